@@ -1,0 +1,13 @@
+# A level given on a room or page, as somebody gave it.
+class AccessGrant < ApplicationRecord
+  include Holding
+
+  belongs_to :room, optional: true
+  belongs_to :page, optional: true
+
+  validates :holder, uniqueness: { scope: %i[room_id page_id person_id group_id] }
+
+  def place
+    page || room
+  end
+end

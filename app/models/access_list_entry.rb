@@ -1,0 +1,5 @@
+class AccessListEntry < ApplicationRecord
+  include Holding
+
+  belongs_to :access_list
+end

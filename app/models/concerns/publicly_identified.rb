@@ -1,0 +1,15 @@
+# A random id for addresses and documents, which tells nothing and cannot be guessed.
+module PubliclyIdentified
+  extend ActiveSupport::Concern
+
+  FORMAT = Zuhause::Links::Target::PUBLIC_ID
+
+  included do
+    before_validation(on: :create) { self.public_id ||= SecureRandom.alphanumeric(10, chars: [ *"a".."z", *"0".."9" ]) }
+    validates :public_id, format: { with: FORMAT }
+  end
+
+  def to_param
+    public_id
+  end
+end

@@ -1,0 +1,4 @@
+class Membership < ApplicationRecord
+  belongs_to :group
+  belongs_to :person
+end

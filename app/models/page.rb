@@ -1,0 +1,37 @@
+class Page < ApplicationRecord
+  include PubliclyIdentified, Placed, Addressed, Drafting, Publishing, AccessListed, Movable, Promised
+
+  belongs_to :room
+  belongs_to :author, class_name: "Person"
+  has_many :links, class_name: "Reference", dependent: :delete_all
+  has_many :sections, dependent: :delete_all
+
+  has_ancestry ancestry_format: :materialized_path2, orphan_strategy: :restrict
+  positioned on: %i[room_id ancestry]
+
+  # What of pages is seen, by the one rule of Zuhause::Access::Sight.
+  scope :seen_by, lambda { |viewer|
+    where(access_list_id: viewer.list_ids(:write)).or(read_by(viewer))
+  }
+  scope :read_by, ->(viewer) { where(access_list_id: viewer.list_ids(:read)).where.not(edition_id: nil) }
+  scope :writable_by, ->(viewer) { where(access_list_id: viewer.list_ids(:write)) }
+  scope :at_top, -> { roots }
+
+  # Begins a page at the end of the plan below +above+.
+  #
+  # @param above [Room, Page]
+  # @return [Page] with errors if the title will not do
+  def self.begin(title:, above:, by:, at: Time.current, public_id: nil)
+    page = new(title: Zuhause::Document::Title.clean(title), public_id: public_id, room: above.room, author: by, access_list: above.access_list,
+               parent: (above if above.is_a?(Page)), created_at: at)
+    transaction do
+      page.start_draft(by: by, at: at) && Promise.keep(page) if page.save
+    end
+    page
+  end
+
+  # @return [Room, Page] what it stands in
+  def above
+    parent || room
+  end
+end

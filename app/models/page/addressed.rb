@@ -1,0 +1,27 @@
+# A page's address bears its title for people to read; only the id finds it, so no rename breaks an address.
+module Page::Addressed
+  extend ActiveSupport::Concern
+
+  included do
+    validate :title_fits
+  end
+
+  class_methods do
+    # @param param [String] the last part of an address
+    # @raise [ActiveRecord::RecordNotFound]
+    def at_address(param)
+      find_by!(public_id: param.to_s[/[a-z0-9]{10}\z/])
+    end
+  end
+
+  def to_param
+    [ Zuhause::Document::Title.slug(title), public_id ].compact_blank.join("-")
+  end
+
+  private
+
+  def title_fits
+    problem = Zuhause::Document::Title.problem(title.to_s)
+    errors.add(:title, problem, count: Zuhause::Document::Title::LENGTH.end) if problem
+  end
+end

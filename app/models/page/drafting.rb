@@ -1,0 +1,51 @@
+# The one working text of a page, shared by its writers. Every save is a version of its own; a save that does not build
+# on the newest version is refused, but its text is kept as well.
+module Page::Drafting
+  extend ActiveSupport::Concern
+
+  included do
+    has_many :drafts, dependent: :delete_all
+    belongs_to :draft, optional: true # none only while a page is being made
+  end
+
+  def start_draft(by:, at:)
+    document = Zuhause::Document.accept(Zuhause::Document.empty).doc
+    first = drafts.create!(version: 1, base_version: 0, save_id: "begin", title: title, document: document, author: by, created_at: at)
+    update!(draft: first)
+  end
+
+  # @param base_version [Integer] the version that the text builds on
+  # @param save_id [String] made by whoever saves; the same id again gets the same answer
+  # @param title [String] cleaned here
+  # @param document [Object] parsed JSON of a document
+  # @return [Draft] the new version, or the refused one if a newer than +base_version+ exists, or one with errors
+  # @raise [Zuhause::Document::Invalid]
+  def save_draft(base_version:, save_id:, title:, document:, by:, at: Time.current)
+    accepted = Zuhause::Document.accept(document)
+    saved = drafts.build(base_version: base_version, save_id: save_id, title: Zuhause::Document::Title.clean(title),
+                         document: accepted.doc, new_ids: accepted.new_ids, author: by, created_at: at)
+    transaction do
+      known = drafts.find_by(save_id: save_id, author: by)
+      next known if known
+      next saved unless saved.valid?
+
+      newest = Draft.where(page_id: id).maximum(:version)
+      saved.version = newest + 1 if base_version == newest
+      saved.save!
+      adopt(saved) unless saved.refused?
+      saved
+    end
+  end
+
+  # @return [Boolean] whether the draft differs from what is published
+  def unpublished_changes?
+    edition.nil? || edition.draft_version != draft.version
+  end
+
+  private
+
+  def adopt(saved)
+    update!(draft: saved, title: published? ? title : saved.title)
+    Reference.record(self, :draft, saved.document)
+  end
+end

@@ -1,0 +1,53 @@
+class Person < ApplicationRecord
+  include PubliclyIdentified
+
+  THEMES = %w[system light dark].freeze
+
+  devise :database_authenticatable, :rememberable, :validatable
+
+  has_many :memberships, dependent: :delete_all
+  has_many :groups, through: :memberships
+
+  enum :role, { member: "member", guest: "guest" }, validate: true
+  enum :office, { none: "none", administrator: "administrator", owner: "owner" }, prefix: true, validate: true
+
+  normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(name) }
+  validates :name, presence: true, length: { maximum: 80 }
+  validates :theme, inclusion: { in: THEMES }
+  validates :office, inclusion: { in: %w[none], message: :members_only }, if: :guest?
+
+  scope :by_name, -> { order(:name, :id) }
+  scope :active, -> { where(suspended_at: nil) }
+
+  def suspended?
+    suspended_at.present?
+  end
+
+  def administrator?
+    !office_none?
+  end
+
+  # Devise asks at sign-in and at every request, so that suspending ends all sessions.
+  def active_for_authentication?
+    super && !suspended?
+  end
+
+  def inactive_message
+    suspended? ? :suspended : super
+  end
+
+  def initials
+    name.split.values_at(0, -1).uniq.map { |word| word[0] }.join.upcase
+  end
+
+  # @return [Zuhause::Access::Viewer] this person as the rules of access see them
+  def to_viewer(group_ids = memberships.pluck(:group_id))
+    Zuhause::Access::Viewer.new(id: id, role: role.to_sym, groups: group_ids, suspended: suspended?, administrator: administrator?)
+  end
+
+  # @return [Array<Zuhause::Access::Viewer>] everybody, in two queries
+  def self.viewers
+    groups = Membership.pluck(:person_id, :group_id).group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+    all.map { |person| person.to_viewer(groups.fetch(person.id, [])) }
+  end
+end

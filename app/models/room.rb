@@ -1,0 +1,64 @@
+class Room < ApplicationRecord
+  include PubliclyIdentified, Placed
+
+  COLOURS = %w[brick petrol ochre moss plum slate rose umber].freeze
+
+  has_many :pages
+
+  positioned
+
+  normalizes :name, :description, with: ->(text) { Zuhause::Document::Title.clean(text) }
+  validates :name, presence: true, length: { maximum: 80 }
+  validates :description, length: { maximum: 300 }
+  validates :colour, inclusion: { in: COLOURS }
+
+  # Who sees any page of a room sees its door.
+  scope :seen_by, lambda { |viewer|
+    where(access_list_id: viewer.list_ids(:read)).or(where(id: Page.seen_by(viewer).select(:room_id)))
+  }
+  scope :writable_by, ->(viewer) { where(access_list_id: viewer.list_ids(:write)) }
+  scope :in_order, -> { order(:position) }
+
+  # Opens a room with its first keeper.
+  #
+  # @param open [Boolean] whether everyone here may read it from the start
+  # @return [Boolean] whether it could be saved; if not, see errors
+  def open_for(keeper, open: false)
+    self.access_list ||= AccessList.for(Zuhause::Access::List.new([]))
+    transaction do
+      save && change_access do
+        access_grants.create!(holder: :person, person: keeper, level: :keep)
+        access_grants.create!(holder: :everyone, level: :read) if open
+      end.then { true }
+    end
+  end
+
+  def room
+    self
+  end
+
+  def initial
+    name[0].upcase
+  end
+
+  def keeps_itself?
+    true
+  end
+
+  def lowest_to_see
+    :read
+  end
+
+  # @return [Zuhause::Access::Place]
+  def to_place
+    Zuhause::Access::Place.new(self, grants: access_grants.map(&:to_grant))
+  end
+
+  def refresh_access_lists
+    list = Zuhause::Access::List.of(to_place)
+    before = access_list_id
+    update!(access_list: AccessList.for(list))
+    Page.refresh_access_lists(pages.at_top, list)
+    AccessList.prune([ before ])
+  end
+end

@@ -1,0 +1,20 @@
+Rails.application.configure do
+  config.enable_reloading = false
+  config.eager_load = true
+  config.consider_all_requests_local = false
+  config.action_controller.perform_caching = true
+  config.cache_store = :solid_cache_store
+  config.public_file_server.headers = { "cache-control" => "public, max-age=31536000, immutable" }
+
+  # The server stands behind whatever ends TLS; PLAIN_HTTP=1 is for a machine that serves only itself.
+  config.assume_ssl = ENV["PLAIN_HTTP"].blank?
+  config.force_ssl = ENV["PLAIN_HTTP"].blank?
+
+  config.logger = ActiveSupport::TaggedLogging.logger($stdout)
+  config.log_tags = [ :request_id ]
+  config.log_level = ENV.fetch("RAILS_LOG_LEVEL", "info")
+  config.i18n.fallbacks = true
+  config.active_support.report_deprecations = false
+  config.active_record.dump_schema_after_migration = false
+  config.active_record.attributes_for_inspect = [ :id ]
+end

@@ -1,0 +1,12 @@
+Rails.application.configure do
+  config.enable_reloading = false
+  config.eager_load = ENV["CI"].present?
+  config.public_file_server.headers = { "cache-control" => "public, max-age=3600" }
+  config.consider_all_requests_local = false
+  config.cache_store = :memory_store
+  config.action_dispatch.show_exceptions = :rescuable
+  config.action_controller.allow_forgery_protection = ENV["SEPARATE_SERVER"].present?
+  config.active_support.deprecation = :raise
+  config.action_controller.raise_on_missing_callback_actions = true
+  config.action_view.annotate_rendered_view_with_filenames = false
+end

@@ -1,0 +1,20 @@
+Rails.application.configure do
+  config.content_security_policy do |policy|
+    policy.default_src :none
+    policy.script_src :self
+    policy.style_src :self
+    policy.font_src :self
+    policy.img_src :self
+    policy.connect_src :self
+    policy.manifest_src :self
+    policy.form_action :self
+    policy.base_uri :none
+    policy.frame_ancestors :none
+  end
+end
+
+Rails.application.config.action_dispatch.default_headers.merge!(
+  "X-Frame-Options" => "DENY",
+  "Referrer-Policy" => "same-origin",
+  "Permissions-Policy" => "camera=(), microphone=(), geolocation=()"
+)

@@ -1,0 +1,14 @@
+# Waits for the write lock up to this long, in milliseconds. Rails' own `timeout` waits inside SQLite while holding the
+# interpreter's lock, so that the thread that has the write lock cannot go on and let go of it.
+BUSY_MILLISECONDS = 10_000
+
+ActiveSupport.on_load(:active_record_sqlite3adapter) do
+  prepend(Module.new do
+    private
+
+    def configure_connection
+      super
+      @raw_connection.busy_handler_timeout = BUSY_MILLISECONDS
+    end
+  end)
+end

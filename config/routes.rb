@@ -1,0 +1,2 @@
+Rails.application.routes.draw do
+end

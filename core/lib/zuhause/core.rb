@@ -1,0 +1,12 @@
+require "set"
+require "json"
+
+# The rules of Zuhause in plain Ruby. Nothing here knows of a database, of HTTP or of a screen.
+module Zuhause
+end
+
+require "zuhause/document"
+require "zuhause/links"
+require "zuhause/markup"
+require "zuhause/access"
+require "zuhause/finding"

@@ -1,0 +1,90 @@
+module Zuhause
+  module Document
+    # The normal form of a tree: what means the same is the same JSON. Marks stand in one order and once each,
+    # neighbours with equal marks are one, attributes at their default are left out, keys have one order.
+    class Normal
+      CONTROL = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFDD0-\uFDEF\uFFFE\uFFFF]/
+      private_constant :CONTROL
+
+      # @param tree [Hash] a tree that {Check} finds nothing against
+      # @return [Array(Hash, Array<String>)] the tree in normal form, and the link targets that became text
+      def self.form(tree)
+        normal = new
+        [ normal.node(tree), normal.dropped.uniq ]
+      end
+
+      # @param text [String] of any encoding, valid or not
+      # @return [String] UTF-8 without control characters and non-characters; tabs and line ends stay
+      def self.clean(text)
+        text = text.encode("UTF-8", invalid: :replace, undef: :replace) unless text.encoding == Encoding::UTF_8
+        text.scrub("\uFFFD").gsub(/\r\n?/, "\n").gsub(CONTROL, "")
+      end
+
+      attr_reader :dropped
+
+      def initialize
+        @dropped = []
+      end
+
+      def node(tree, parent = nil)
+        type = Schema::NODES.fetch(tree["type"])
+        return text(tree, parent) if type.name == "text"
+
+        result = { "type" => type.name }
+        attrs = attrs(type, tree["attrs"])
+        result["attrs"] = attrs if attrs.any?
+        content = content(type, tree["content"] || [])
+        result["content"] = content if content.any?
+        result
+      end
+
+      private
+
+      def content(type, children)
+        nodes = children.filter_map { |child| node(child, type) }
+        nodes = join(nodes) if type.textblock?
+        nodes = [ { "type" => "paragraph" } ] if nodes.empty? && type.content.names == [ "block" ]
+        nodes
+      end
+
+      def text(tree, parent)
+        text = Normal.clean(tree["text"])
+        text = text.tr("\n", " ") unless parent&.name == "code"
+        return if text.empty?
+
+        result = { "type" => "text", "text" => text }
+        marks = marks(tree["marks"] || [])
+        result["marks"] = marks if marks.any?
+        result
+      end
+
+      def join(nodes)
+        nodes.slice_when { |a, b| !(a["type"] == "text" && b["type"] == "text" && a["marks"] == b["marks"]) }
+             .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |n| n["text"] }.join) }
+             .map { |n| n.slice("type", "text", "marks") }
+      end
+
+      def marks(marks)
+        marks.filter_map { |mark| mark(mark) }.uniq { |m| m["type"] }.sort_by { |m| Schema::MARK_ORDER.fetch(m["type"]) }
+      end
+
+      def mark(mark)
+        return { "type" => mark["type"] } unless mark["type"] == "link"
+
+        raw = mark.dig("attrs", "target").to_s
+        target = Links::Target.parse(raw)
+        return dropped.push(raw) && nil unless target
+
+        { "type" => "link", "attrs" => { "target" => target.to_s } }
+      end
+
+      def attrs(type, given)
+        return {} unless given
+
+        type.attrs.each_with_object({}) do |(name, attr), result|
+          result[name] = given[name] unless given.fetch(name, attr.default) == attr.default
+        end
+      end
+    end
+  end
+end

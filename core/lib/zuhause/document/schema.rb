@@ -1,0 +1,102 @@
+module Zuhause
+  module Document
+    # The node types and marks of the document tree: the one definition that checking, normal form, the
+    # Markdown forms and the editor are held against.
+    module Schema
+      # An attribute: the value it has when nothing is written, and what may be written.
+      Attr = Struct.new(:default, :allows, keyword_init: true) do
+        def allows?(value)
+          value == default || allows.call(value)
+        end
+      end
+
+      # What may stand inside a node: names of types or groups, and how many of them.
+      Content = Struct.new(:names, :min, :max, keyword_init: true) do
+        # @param expression [String] one term such as "block+", "(header_cell|cell)+" or "column{2,3}", written
+        #   as the editor's library writes it, so that both sides can share it
+        def self.parse(expression)
+          return new(names: [], min: 0, max: 0) if expression.empty?
+
+          names, quantity = expression.match(/\A\(?([a-z_|]+)\)?(\+|\*|\{\d+,\d+\})\z/).captures
+          min, max = { "+" => [ 1, nil ], "*" => [ 0, nil ] }[quantity] || quantity.scan(/\d+/).map(&:to_i)
+          new(names: names.split("|"), min: min, max: max)
+        end
+      end
+
+      Node = Struct.new(:name, :expression, :group, :attrs, :marks, :content, keyword_init: true) do
+        def block?
+          group != "inline" && name != "doc"
+        end
+
+        def leaf?
+          expression.empty?
+        end
+
+        # @return [Boolean] whether its content is text rather than blocks
+        def textblock?
+          content.names.intersect?(%w[inline text])
+        end
+      end
+
+      Mark = Struct.new(:name, :attrs, keyword_init: true)
+
+      TONES = %w[note tip caution danger].freeze
+      HEADING_LEVELS = (1..4)
+      ID = /\A[a-z0-9]{8}\z/
+      LARGEST_START = 999_999_999 # CommonMark's limit of nine digits
+
+      ID_ATTR = { "id" => Attr.new(default: nil, allows: ->(v) { v.is_a?(String) && v.match?(ID) }) }.freeze
+
+      def self.node(name, expression, group: nil, attrs: {}, marks: true)
+        own = group == "inline" || name == "doc" ? attrs : ID_ATTR.merge(attrs)
+        Node.new(name: name, expression: expression, group: group, attrs: own, marks: marks,
+                 content: Content.parse(expression)).freeze
+      end
+      private_class_method :node
+
+      NODES = [
+        node("doc", "block+"),
+        node("paragraph", "inline*", group: "block"),
+        node("heading", "text*", group: "block", attrs: {
+          "level" => Attr.new(default: 1, allows: ->(v) { v.is_a?(Integer) && HEADING_LEVELS.cover?(v) })
+        }),
+        node("bullet_list", "list_item+", group: "block"),
+        node("ordered_list", "list_item+", group: "block", attrs: {
+          "start" => Attr.new(default: 1, allows: ->(v) { v.is_a?(Integer) && v.between?(0, LARGEST_START) })
+        }),
+        node("list_item", "block+"),
+        node("quote", "block+", group: "block"),
+        node("code", "text*", group: "block", marks: false, attrs: {
+          "language" => Attr.new(default: nil, allows: ->(v) { v.is_a?(String) && v.match?(/\A[\w+#.-]{1,40}\z/) })
+        }),
+        node("divider", "", group: "block"),
+        node("notice", "block+", group: "block", attrs: {
+          "tone" => Attr.new(default: "note", allows: ->(v) { TONES.include?(v) })
+        }),
+        node("text", "", group: "inline"),
+        node("hard_break", "", group: "inline")
+      ].to_h { |n| [ n.name, n ] }.freeze
+
+      # In normal form marks stand in this order, from the outermost to the innermost.
+      MARKS = [
+        Mark.new(name: "link", attrs: { "target" => Attr.new(default: "", allows: ->(v) { v.is_a?(String) }) }),
+        Mark.new(name: "strong", attrs: {}),
+        Mark.new(name: "emphasis", attrs: {}),
+        Mark.new(name: "strike", attrs: {}),
+        Mark.new(name: "code", attrs: {})
+      ].to_h { |m| [ m.name, m ] }.freeze
+
+      MARK_ORDER = MARKS.keys.each_with_index.to_h.freeze
+
+      MAX_DEPTH = 20            # levels of blocks below the document
+      MAX_BYTES = 2 * 1024 * 1024
+
+      # @param type [String] a node type's name
+      # @param content [Content]
+      # @return [Boolean] whether a node of that type may stand in that content
+      def self.fits?(type, content)
+        content.names.include?(type) || content.names.include?(NODES.fetch(type).group)
+      end
+    end
+  end
+end

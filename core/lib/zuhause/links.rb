@@ -1,0 +1,2 @@
+require "zuhause/links/target"
+require "zuhause/links/reference"

@@ -1,0 +1,51 @@
+module Zuhause
+  module Links
+    # One place in a document that points somewhere: the target, the block it stands in, its label, and the words
+    # around it.
+    Reference = Struct.new(:target, :block_id, :label, :context, keyword_init: true)
+
+    CONTEXT = 60 # characters to either side of a label
+    private_constant :CONTEXT
+
+    module_function
+
+    # @param doc [Hash] a document in normal form
+    # @return [Array<Reference>] its links in document order, one each however many marks its label carries
+    def in(doc)
+      Document::Walk.blocks(doc).flat_map do |block|
+        Document::Schema::NODES.fetch(block["type"]).textblock? ? in_textblock(block) : []
+      end
+    end
+
+    # @param node [Hash] an inline node
+    # @return [String, nil] the target of the link it is part of
+    def target_of(node)
+      node["marks"]&.find { |mark| mark["type"] == "link" }&.dig("attrs", "target")
+    end
+
+    def in_textblock(block)
+      inline = block["content"] || []
+      text = Document::Text.of(block)
+      offset = 0
+      inline.chunk_while { |a, b| target_of(a) && target_of(a) == target_of(b) }.filter_map do |run|
+        label = run.map { |node| node["text"] || "\n" }.join
+        start = offset
+        offset += label.length
+        target = target_of(run.first) && Target.parse(target_of(run.first)) or next
+        Reference.new(target: target, block_id: block.dig("attrs", "id"), label: label.strip,
+                      context: excerpt(text, start, label.length))
+      end
+    end
+    private_class_method :in_textblock
+
+    def excerpt(text, start, length)
+      first = [ start - CONTEXT, 0 ].max
+      last = [ start + length + CONTEXT, text.length ].min
+      first = text.index(/\s/, first) || first if first.positive?
+      last = text.rindex(/\s/, last) || last if last < text.length
+      words = text[first...[ last, start + length ].max].tr("\n", " ").strip
+      "#{"… " if first.positive?}#{words}#{" …" if last < text.length}"
+    end
+    private_class_method :excerpt
+  end
+end

@@ -1,0 +1,6 @@
+require "zuhause/markup/html"
+require "zuhause/markup/trailer"
+require "zuhause/markup/inline_writer"
+require "zuhause/markup/markdown_writer"
+require "zuhause/markup/inline_reader"
+require "zuhause/markup/markdown_reader"

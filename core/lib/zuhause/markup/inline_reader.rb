@@ -1,0 +1,103 @@
+module Zuhause
+  module Markup
+    # Reads the inline children of one block of commonmarker's tree into inline nodes, without recursion.
+    class InlineReader
+      MARKS = { emph: "emphasis", strong: "strong", strikethrough: "strike" }.freeze
+
+      # @param parent [CommonMarker::Node] a paragraph or heading
+      # @param reports [#call] told a code and a detail of whatever could not be kept as it was
+      def initialize(parent, reports)
+        @reports = reports
+        @nodes = []
+        stack = parent.each.to_a.reverse.map { |node| [ node, [] ] }
+        while (node, marks = stack.pop)
+          inner = read(node, marks) or next
+          node.each.to_a.reverse_each { |child| stack.push([ child, inner ]) }
+        end
+      end
+
+      # @return [Array<Hash>] inline nodes, neighbours with the same marks joined, escapes still protected
+      def nodes
+        @nodes.slice_when { |a, b| a["type"] != "text" || b["type"] != "text" || a["marks"] != b["marks"] }
+              .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |n| n["text"] }.join) }
+      end
+
+      private
+
+      # @return [Array<Hash>, nil] the marks of its children; nil if it has been read whole
+      def read(node, marks)
+        case node.type
+        when :text then text(node.string_content, marks)
+        when :softbreak then text("\n", marks) # a space in the end, but the line's end tells notices from their text
+        when :linebreak then @nodes.push({ "type" => "hard_break" }) && nil
+        when :code then text(Escapes.restore_code(node.string_content), marks + [ { "type" => "code" } ])
+        when :inline_html then html(node, marks)
+        when *MARKS.keys then marks + [ { "type" => MARKS.fetch(node.type) } ]
+        when :link then link(node, marks)
+        when :image then image(node, marks)
+        else marks
+        end
+      end
+
+      def text(string, marks)
+        node = { "type" => "text", "text" => string }
+        node["marks"] = marks unless marks.empty?
+        @nodes << node unless string.empty?
+        nil
+      end
+
+      def html(node, marks)
+        @reports.call(:html, node.string_content)
+        text(Escapes.restore_code(node.string_content), marks + [ { "type" => "code" } ])
+      end
+
+      def link(node, marks)
+        return marks if marks.any? { |mark| mark["type"] == "link" }
+
+        target = target(node)
+        inner = target ? marks + [ target ] : marks
+        return inner if node.first_child
+
+        text(Escapes.restore(node.url), inner)
+      end
+
+      def image(node, marks)
+        @reports.call(:picture, Escapes.restore(node.url))
+        link(node, marks)
+      end
+
+      def target(node)
+        url = Escapes.restore(node.url)
+        target = Links::Target.parse(url)
+        return { "type" => "link", "attrs" => { "target" => target.to_s } } if target
+
+        @reports.call(:target, url)
+        nil
+      end
+    end
+
+    # Keeps apart what was escaped on purpose from what was not: commonmarker takes backslashes away, but a brace,
+    # bracket or colon that was escaped must not be read as the beginning of an id, a notice or a block. Such characters
+    # travel through the parser as non-characters, which {Document::Normal} lets nobody else use, between commas, so that
+    # emphasis beside them is judged as beside any punctuation.
+    module Escapes
+      PROTECTED = { "{" => ",\uFDD0,", "[" => ",\uFDD1,", ":" => ",\uFDD2," }.freeze
+      RESTORED = PROTECTED.invert.freeze
+      ANY = /,[\uFDD0-\uFDD2],/
+
+      module_function
+
+      def protect(markdown)
+        markdown.gsub(/\\([\\{\[:])/) { PROTECTED.fetch(Regexp.last_match(1)) { "\\\\" } }
+      end
+
+      def restore(text)
+        text.dup.force_encoding(Encoding::UTF_8).gsub(ANY, RESTORED)
+      end
+
+      def restore_code(text)
+        text.gsub(ANY) { |char| "\\#{RESTORED.fetch(char)}" }
+      end
+    end
+  end
+end

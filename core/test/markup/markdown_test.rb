@@ -1,0 +1,27 @@
+require_relative "../test_helper"
+
+class MarkdownTest < Minitest::Test
+  include Zuhause
+
+  def test_archive_form_of_any_document_reads_back_as_the_same_tree
+    each_generated(1500) do |doc|
+      markdown = Markup::MarkdownWriter.write(doc)
+      assert_equal doc, Markup::MarkdownReader.read(markdown).doc, -> { "SEED=#{SEED}\n#{markdown}" }
+    end
+  end
+
+  def test_without_ids_all_but_the_ids_reads_back
+    each_generated(1500) do |doc|
+      plain = Document::Ids.strip(doc)
+      markdown = Markup::MarkdownWriter.write(plain, ids: false)
+      assert_equal plain, Markup::MarkdownReader.read(markdown).doc, -> { "SEED=#{SEED}\n#{markdown}" }
+    end
+  end
+
+  private
+
+  def each_generated(count)
+    random = Random.new(SEED)
+    count.times { yield Document.accept(Generated.new(random).document, random: random).doc }
+  end
+end

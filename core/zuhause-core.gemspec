@@ -1,0 +1,12 @@
+Gem::Specification.new do |spec|
+  spec.name = "zuhause-core"
+  spec.version = "0.1.0"
+  spec.summary = "The rules of Zuhause: documents, markup, access, links and finding"
+  spec.authors = [ "The Zuhause developers" ]
+  spec.license = "MIT"
+  spec.required_ruby_version = ">= 3.1"
+  spec.files = Dir["lib/**/*.rb"]
+
+  spec.add_dependency "commonmarker", "~> 0.23.11"
+  spec.add_dependency "rouge", "~> 4.5"
+end

@@ -1,0 +1,141 @@
+CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
+CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE sqlite_sequence(name,seq);
+CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
+CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
+CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
+CREATE UNIQUE INDEX "one_owner" ON "people" ("office") WHERE office = 'owner';
+CREATE TABLE IF NOT EXISTS "groups" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
+CREATE UNIQUE INDEX "index_groups_on_name" ON "groups" ("name");
+CREATE TABLE IF NOT EXISTS "memberships" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "group_id" integer NOT NULL, "person_id" integer NOT NULL, CONSTRAINT "fk_rails_aaf389f138"
+FOREIGN KEY ("group_id")
+  REFERENCES "groups" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_092b9b8356"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_memberships_on_person_id" ON "memberships" ("person_id");
+CREATE UNIQUE INDEX "index_memberships_on_group_id_and_person_id" ON "memberships" ("group_id", "person_id");
+CREATE TABLE IF NOT EXISTS "access_lists" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "digest" varchar NOT NULL);
+CREATE UNIQUE INDEX "index_access_lists_on_digest" ON "access_lists" ("digest");
+CREATE TABLE IF NOT EXISTS "rooms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "colour" varchar NOT NULL, "position" integer NOT NULL, "access_list_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_337ada374d"
+FOREIGN KEY ("access_list_id")
+  REFERENCES "access_lists" ("id")
+);
+CREATE UNIQUE INDEX "index_rooms_on_public_id" ON "rooms" ("public_id");
+CREATE INDEX "index_rooms_on_access_list_id" ON "rooms" ("access_list_id");
+CREATE TABLE IF NOT EXISTS "drafts" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "version" integer, "base_version" integer NOT NULL, "save_id" varchar NOT NULL, "title" varchar NOT NULL, "document" json NOT NULL, "new_ids" json NOT NULL, "author_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_b83248424e"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_a6ea34b2b4"
+FOREIGN KEY ("author_id")
+  REFERENCES "people" ("id")
+);
+CREATE INDEX "index_drafts_on_author_id" ON "drafts" ("author_id");
+CREATE UNIQUE INDEX "index_drafts_on_page_id_and_version" ON "drafts" ("page_id", "version");
+CREATE UNIQUE INDEX "index_drafts_on_page_id_and_author_id_and_save_id" ON "drafts" ("page_id", "author_id", "save_id");
+CREATE TABLE IF NOT EXISTS "editions" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "number" integer NOT NULL, "draft_version" integer, "title" varchar NOT NULL, "document" json NOT NULL, "author_id" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "published_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_9a728df293"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_ba29994324"
+FOREIGN KEY ("author_id")
+  REFERENCES "people" ("id")
+);
+CREATE INDEX "index_editions_on_author_id" ON "editions" ("author_id");
+CREATE INDEX "index_editions_on_published_at" ON "editions" ("published_at");
+CREATE UNIQUE INDEX "index_editions_on_page_id_and_number" ON "editions" ("page_id", "number");
+CREATE TABLE IF NOT EXISTS "pages" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "room_id" integer NOT NULL, "ancestry" varchar COLLATE "BINARY" NOT NULL, "position" integer NOT NULL, "title" varchar NOT NULL, "own_list" boolean DEFAULT 0 NOT NULL, "access_list_id" integer NOT NULL, "author_id" integer NOT NULL, "draft_id" bigint, "edition_id" bigint, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_5c3bea004d"
+FOREIGN KEY ("draft_id")
+  REFERENCES "drafts" ("id")
+ DEFERRABLE INITIALLY DEFERRED, CONSTRAINT "fk_rails_5ce3d6d476"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+, CONSTRAINT "fk_rails_f5bb9661ca"
+FOREIGN KEY ("access_list_id")
+  REFERENCES "access_lists" ("id")
+, CONSTRAINT "fk_rails_e0d1068398"
+FOREIGN KEY ("author_id")
+  REFERENCES "people" ("id")
+, CONSTRAINT "fk_rails_d2a571c877"
+FOREIGN KEY ("edition_id")
+  REFERENCES "editions" ("id")
+ DEFERRABLE INITIALLY DEFERRED, CONSTRAINT title_length CHECK (length(title) BETWEEN 1 AND 200));
+CREATE UNIQUE INDEX "index_pages_on_public_id" ON "pages" ("public_id");
+CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id");
+CREATE INDEX "index_pages_on_author_id" ON "pages" ("author_id");
+CREATE INDEX "index_pages_on_ancestry" ON "pages" ("ancestry");
+CREATE UNIQUE INDEX "index_pages_on_room_id_and_ancestry_and_position" ON "pages" ("room_id", "ancestry", "position");
+CREATE TABLE IF NOT EXISTS "access_grants" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "holder" varchar NOT NULL, "person_id" integer, "group_id" integer, "level" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_eb8d68561b"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_13e851624a"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_2448d96edc"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_72304f6da9"
+FOREIGN KEY ("group_id")
+  REFERENCES "groups" ("id")
+ ON DELETE CASCADE, CONSTRAINT holder_is_named CHECK ((holder = 'person' AND person_id IS NOT NULL AND group_id IS NULL) OR (holder = 'group' AND group_id IS NOT NULL AND person_id IS NULL) OR (holder IN ('everyone', 'anyone') AND person_id IS NULL AND group_id IS NULL)), CONSTRAINT known_level CHECK (level BETWEEN 1 AND 4), CONSTRAINT one_place CHECK ((room_id IS NULL) <> (page_id IS NULL)));
+CREATE INDEX "index_access_grants_on_page_id" ON "access_grants" ("page_id");
+CREATE INDEX "index_access_grants_on_person_id" ON "access_grants" ("person_id");
+CREATE INDEX "index_access_grants_on_group_id" ON "access_grants" ("group_id");
+CREATE UNIQUE INDEX "one_grant_for_each_holder" ON "access_grants" (COALESCE(room_id, 0), COALESCE(page_id, 0), holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
+CREATE TABLE IF NOT EXISTS "access_list_entries" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "access_list_id" integer NOT NULL, "holder" varchar NOT NULL, "person_id" integer, "group_id" integer, "level" integer NOT NULL, CONSTRAINT "fk_rails_c1a63ebc4c"
+FOREIGN KEY ("access_list_id")
+  REFERENCES "access_lists" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_780006bbc0"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE RESTRICT, CONSTRAINT "fk_rails_8f2a649191"
+FOREIGN KEY ("group_id")
+  REFERENCES "groups" ("id")
+ ON DELETE RESTRICT, CONSTRAINT holder_is_named CHECK ((holder = 'person' AND person_id IS NOT NULL AND group_id IS NULL) OR (holder = 'group' AND group_id IS NOT NULL AND person_id IS NULL) OR (holder IN ('everyone', 'anyone') AND person_id IS NULL AND group_id IS NULL)), CONSTRAINT known_level CHECK (level BETWEEN 1 AND 4));
+CREATE INDEX "index_access_list_entries_on_person_id" ON "access_list_entries" ("person_id");
+CREATE INDEX "index_access_list_entries_on_group_id" ON "access_list_entries" ("group_id");
+CREATE UNIQUE INDEX "one_entry_for_each_holder" ON "access_list_entries" (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
+CREATE INDEX "entries_for_all" ON "access_list_entries" ("holder", "level") WHERE holder IN ('everyone', 'anyone');
+CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "stage" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_page" varchar, "promised_title" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, CONSTRAINT "fk_rails_a4b20efbae"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT known_stage CHECK (stage IN ('draft', 'edition')));
+CREATE INDEX "index_references_on_page_id" ON "references" ("page_id");
+CREATE INDEX "index_references_on_target_page" ON "references" ("target_page") WHERE target_page IS NOT NULL;
+CREATE INDEX "index_references_on_promised_title" ON "references" ("promised_title") WHERE promised_title IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "promises" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "title" varchar NOT NULL, "page_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_b970250846"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_promises_on_page_id" ON "promises" ("page_id");
+CREATE UNIQUE INDEX "index_promises_on_title_and_page_id" ON "promises" ("title", "page_id");
+CREATE TABLE IF NOT EXISTS "sections" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "position" integer NOT NULL, "block_id" varchar, "title" varchar NOT NULL, "heading" varchar NOT NULL, "body" text NOT NULL, CONSTRAINT "fk_rails_b9060f893a"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_sections_on_page_id_and_position" ON "sections" ("page_id", "position");
+CREATE VIRTUAL TABLE section_index USING fts5(
+  title, heading, body, content='sections', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3'
+)
+/* section_index(title,heading,body) */;
+CREATE TABLE IF NOT EXISTS 'section_index_data'(id INTEGER PRIMARY KEY, block BLOB);
+CREATE TABLE IF NOT EXISTS 'section_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;
+CREATE TABLE IF NOT EXISTS 'section_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB);
+CREATE TABLE IF NOT EXISTS 'section_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
+CREATE TRIGGER sections_after_insert AFTER INSERT ON sections BEGIN
+  INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body);
+END;
+CREATE TRIGGER sections_after_delete AFTER DELETE ON sections BEGIN
+  INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body);
+END;
+CREATE TRIGGER sections_after_update AFTER UPDATE ON sections BEGIN
+  INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body);
+  INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body);
+END;
+INSERT INTO "schema_migrations" (version) VALUES
+('20261123000004'),
+('20261123000003'),
+('20261123000002'),
+('20261123000001');
+
