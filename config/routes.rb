@@ -1,2 +1,40 @@
 Rails.application.routes.draw do
+  devise_for :people, path: "", path_names: { sign_in: "sign-in", sign_out: "sign-out" }, controllers: { sessions: "sessions" }
+
+  root "home#show"
+  get "find", to: "findings#index", as: :find
+
+  resource :setup, only: %i[new create], path: "set-up"
+  resource :demo_session, only: :create
+  resource :profile, only: %i[edit update]
+  resource :house, only: %i[edit update]
+  resources :people, only: %i[index new create edit update]
+  resources :groups, only: %i[index new create edit update]
+
+  concern :accessible do
+    resource :access, only: :show
+    resources :access_grants, only: %i[create update destroy]
+  end
+
+  resources :rooms, only: %i[new create show edit update], concerns: :accessible
+
+  resources :pages, path: "p", only: %i[new create show], concerns: :accessible do
+    scope module: :pages do
+      resource :draft, only: %i[edit update]
+      resource :publication, only: :create
+      resource :own_list, only: %i[create destroy]
+      resource :placement, only: %i[edit update]
+      resource :promise, only: %i[new create]
+      resources :editions, only: %i[index show] do
+        resource :restoration, only: :create
+      end
+    end
+  end
+
+  resources :page_choices, only: :index
+  resources :pastes, only: :create
+
+  match "/404", to: "errors#not_found", via: :all
+  match "/422", to: "errors#refused", via: :all
+  match "/500", to: "errors#broken", via: :all
 end

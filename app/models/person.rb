@@ -1,5 +1,5 @@
 class Person < ApplicationRecord
-  include PubliclyIdentified
+  include PubliclyIdentified, Keeping
 
   THEMES = %w[system light dark].freeze
 
@@ -18,6 +18,25 @@ class Person < ApplicationRecord
 
   scope :by_name, -> { order(:name, :id) }
   scope :active, -> { where(suspended_at: nil) }
+
+  # @return [Boolean] false, with errors, if something is missing or somewhere the last keeper would go
+  def change(attributes)
+    assign_attributes(attributes)
+    return false unless valid?
+    return save if suspended_at_changed? && !role_changed?
+
+    keeping_all_kept { save! }
+  end
+
+  def suspended
+    suspended?
+  end
+
+  # @param value [Object] true or "1" suspends from now on, anything else ends it
+  def suspended=(value)
+    value = ActiveModel::Type::Boolean.new.cast(value)
+    self.suspended_at = value ? suspended_at || Time.current : nil
+  end
 
   def suspended?
     suspended_at.present?

@@ -7,15 +7,15 @@ class Reference < ApplicationRecord
   # Replaces what is recorded of a page by what the document says now.
   def self.record(page, stage, document)
     where(page: page, stage: stage).delete_all
-    rows = Zuhause::Links.in(document).map { |reference| columns(reference).merge(page_id: page.id, stage: stage.to_s) }
+    rows = Zuhause::Links.in(document).map { |reference| row_for(reference).merge(page_id: page.id, stage: stage.to_s) }
     insert_all!(rows) if rows.any?
   end
 
-  def self.columns(reference)
+  def self.row_for(reference)
     target = reference.target
     { target: target.to_s, target_kind: target.kind.to_s, target_page: (target.value if target.kind == :page),
       promised_title: (Zuhause::Document::Title.normalise(target.value) if target.kind == :promise),
       block_id: reference.block_id, label: reference.label, context: reference.context }
   end
-  private_class_method :columns
+  private_class_method :row_for
 end

@@ -75,7 +75,7 @@ class AccessTest < ActiveSupport::TestCase
     random = Random.new(Minitest.seed)
     people = [ @ana, @ben, @cy, @eve ]
     pages = [ @p, @q, @s ] + Array.new(4) { |i| page("N#{i}", above: [ @room, @p, @q ].sample(random: random).reload, by: @ana) }
-    60.times do
+    25.times do
       change_something(pages.sample(random: random), people, random)
       pages.sample(3, random: random).each { |page| assert_as_core(Page.find(page.id), people) }
     end

@@ -88,14 +88,14 @@ class PageTest < ActiveSupport::TestCase
 
   test "links of draft and edition are recorded apart" do
     other = page("Three-point hold", above: @room, by: @ana)
-    write(@page, "Use the [hold](page:#{other.public_id}) and the [list](promise:Sand box list).", by: @ana)
+    write(@page, "Use the [hold](page:#{other.public_id}) and the [list](<promise:Sand box list>).", by: @ana)
     assert_equal({ [ "draft", "page" ] => 1, [ "draft", "promise" ] => 1 }, @page.links.group(:stage, :target_kind).count)
     @page.publish(version: @page.reload.draft.version, by: @ana)
     assert_equal [ "Use the hold and the list." ], @page.links.from_editions.where(target_page: other.public_id).pluck(:context)
   end
 
   test "a promised page is kept by writing it, and renaming it breaks nothing" do
-    write(@page, "The [list](promise:Sand box list).", by: @ana)
+    write(@page, "The [list](<promise:Sand box list>).", by: @ana)
     @page.publish(version: 3, by: @ana)
     written = page("Sand  box LIST", above: @room, by: @ana)
     assert_equal({ "sand box list" => written }, kept("Sand box list", @ana))

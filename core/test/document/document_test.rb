@@ -49,7 +49,7 @@ class DocumentTest < Minitest::Test
       doc({ "type" => "paragraph", "content" => [ { "type" => "text", "text" => "" } ] }) => :bad_text,
       doc({ "type" => "paragraph", "content" => [ { "type" => "text", "text" => 7 } ] }) => :bad_text,
       doc({ "type" => "paragraph", "content" => [ text("x", "blink") ] }) => :bad_mark,
-      doc({ "type" => "code", "content" => [ text("x", "strong") ] }) => :bad_mark
+      doc({ "type" => "code_block", "content" => [ text("x", "strong") ] }) => :bad_mark
     }.each do |tree, code|
       error = assert_raises(Document::Invalid, tree.inspect) { Document.accept(tree) }
       assert_includes error.problems.map(&:code), code

@@ -14,7 +14,7 @@ class ReadingTest < Minitest::Test
   def test_what_cannot_be_kept_becomes_text_or_code_and_is_reported
     read = read("<script>x</script>\n\n<b>y</b> ![drawing](https://x.example/a.png) [z](javascript:z)\n\n###### six")
     assert_equal %i[heading_level html html html picture target], read.reports.map(&:code).sort
-    assert_equal %w[code paragraph heading], read.doc["content"].map { |n| n["type"] }
+    assert_equal %w[code_block paragraph heading], read.doc["content"].map { |n| n["type"] }
     assert_equal "<script>x</script>", Document::Text.of(read.doc["content"][0])
     assert_equal "<b>y</b> drawing z", Document::Text.of(read.doc["content"][1])
   end

@@ -20,12 +20,12 @@ class Generated
   end
 
   def block(depth)
-    kinds = %w[paragraph paragraph heading code divider]
+    kinds = %w[paragraph paragraph heading code_block divider]
     kinds += %w[bullet_list ordered_list quote notice] if depth.positive?
     case kind = pick(kinds)
     when "paragraph" then node(kind, {}, inline)
     when "heading" then node(kind, { "level" => 1 + @random.rand(4) }, inline.reject { |n| n["type"] == "hard_break" })
-    when "code" then node(kind, { "language" => pick([ nil, "ruby", "c++", "text" ]) }, code)
+    when "code_block" then node(kind, { "language" => pick([ nil, "ruby", "c++", "text" ]) }, code)
     when "divider" then node(kind, {}, [])
     when "bullet_list" then node(kind, {}, items(depth))
     when "ordered_list" then node(kind, { "start" => pick([ 1, 0, 7, 999_999_999 ]) }, items(depth))

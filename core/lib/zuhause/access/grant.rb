@@ -2,7 +2,9 @@ module Zuhause
   module Access
     # Whom a level is given to: +kind+ is :person, :group, :everyone (all members) or :anyone (signed in or not);
     # +id+ is the person's or group's, else nil.
-    Holder = Struct.new(:kind, :id) do
+    Holder = Struct.new(:kind, :id)
+
+    class Holder
       # Nearer to a person comes first where two grants give the same.
       KINDS = %i[person group everyone anyone].freeze
       CAPS = { person: :keep, group: :keep, everyone: :write, anyone: :comment }.freeze

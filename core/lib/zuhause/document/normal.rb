@@ -49,7 +49,7 @@ module Zuhause
 
       def text(tree, parent)
         text = Normal.clean(tree["text"])
-        text = text.tr("\n", " ") unless parent&.name == "code"
+        text = text.tr("\n", " ") unless parent&.name == "code_block"
         return if text.empty?
 
         result = { "type" => "text", "text" => text }

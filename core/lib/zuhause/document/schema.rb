@@ -66,7 +66,7 @@ module Zuhause
         }),
         node("list_item", "block+"),
         node("quote", "block+", group: "block"),
-        node("code", "text*", group: "block", marks: false, attrs: {
+        node("code_block", "text*", group: "block", marks: false, attrs: {
           "language" => Attr.new(default: nil, allows: ->(v) { v.is_a?(String) && v.match?(/\A[\w+#.-]{1,40}\z/) })
         }),
         node("divider", "", group: "block"),

@@ -43,7 +43,7 @@ module Zuhause
         case node["type"]
         when "heading" then element("h#{(node.dig("attrs", "level") || 1) + 1}", node, inline(node))
         when "paragraph" then element("p", node, inline(node))
-        when "code" then code(node)
+        when "code_block" then code(node)
         when "divider" then "<hr#{id(node)}>"
         when "notice" then notice(node)
         when "ordered_list" then element("ol", node, children(node), start(node))

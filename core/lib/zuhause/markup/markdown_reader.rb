@@ -120,16 +120,16 @@ module Zuhause
       def code(node)
         info, ids = Trailer.split(node.fence_info.to_s)
         language, rest = info.strip.split(/\s+/, 2)
-        language, rest = nil, info unless language.nil? || Document::Schema::NODES["code"].attrs["language"].allows?(language)
+        language, rest = nil, info unless language.nil? || Document::Schema::NODES["code_block"].attrs["language"].allows?(language)
         report(:code_info, rest) if rest
-        block = { "type" => "code" }
+        block = { "type" => "code_block" }
         block["attrs"] = { "language" => language } if language
         with_ids(block.merge(code_content(node)), ids)
       end
 
       def html(node)
         report(:html, node.string_content)
-        [ { "type" => "code", "attrs" => { "language" => "html" } }.merge(code_content(node)), [] ]
+        [ { "type" => "code_block", "attrs" => { "language" => "html" } }.merge(code_content(node)), [] ]
       end
 
       def code_content(node)

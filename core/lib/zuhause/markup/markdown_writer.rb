@@ -35,7 +35,7 @@ module Zuhause
         case node["type"]
         when "paragraph" then paragraph(node, around)
         when "heading" then heading(node, around)
-        when "code" then code(node, around)
+        when "code_block" then code(node, around)
         when "divider" then divider(node, around)
         when "quote" then prefix(blocks(node["content"], [ id(node), *around ]), "> ")
         when "notice" then notice(node, around)

@@ -1,0 +1,11 @@
+# The panel behind the facts line: who can get in, and why.
+class AccessesController < ApplicationController
+  include OnPlace
+
+  def show
+    raise ActiveRecord::RecordNotFound if @page.nil? && !policy(@room).look_around?
+
+    @panel = AccessPanel.new(@place, viewer)
+    render layout: !request.headers["X-Fragment"]
+  end
+end

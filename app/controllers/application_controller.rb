@@ -1,0 +1,59 @@
+class ApplicationController < ActionController::Base
+  include Pundit::Authorization
+
+  before_action :set_up_first
+  before_action :sign_in_first
+
+  rescue_from ActiveRecord::RecordNotFound, with: :not_found
+  rescue_from Pundit::NotAuthorizedError, with: :forbidden
+
+  helper_method :viewer, :house
+
+  private
+
+  def viewer
+    @viewer ||= Viewer.new(current_person, house)
+  end
+  alias pundit_user viewer
+
+  def house
+    @house ||= House.current
+  end
+
+  def set_up_first
+    redirect_to new_setup_path unless house
+  end
+
+  # Doors that need somebody signed in answer everybody else as if there were nothing.
+  def sign_in_first
+    not_found unless viewer.signed_in?
+  end
+
+  # The one answer for what is not there and what the viewer may not see. Whoever is not signed in may sign in and come
+  # back; a program is told so, whatever it asked for.
+  def not_found
+    respond_to do |format|
+      format.json { viewer.signed_in? ? render(json: { error: t("errors.not_found.title") }, status: :not_found) : unauthorized_json }
+      format.any { not_found_page }
+    end
+  end
+
+  def not_found_page
+    return render("errors/not_found", formats: :html, status: :not_found) if viewer.signed_in?
+
+    store_location_for(:person, request.fullpath) if request.get? && request.format.html?
+    @person = Person.new
+    render "errors/sign_in", formats: :html, status: :not_found
+  end
+
+  def unauthorized_json
+    render json: { error: t("errors.signed_out") }, status: :unauthorized
+  end
+
+  def forbidden
+    respond_to do |format|
+      format.json { render json: { error: t("errors.forbidden.title") }, status: :forbidden }
+      format.any { render "errors/forbidden", formats: :html, status: :forbidden }
+    end
+  end
+end

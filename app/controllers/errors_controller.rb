@@ -1,0 +1,19 @@
+# What is shown when no controller could answer.
+class ErrorsController < ApplicationController
+  skip_before_action :sign_in_first
+  skip_forgery_protection
+
+  alias answer_not_found not_found
+
+  def not_found
+    answer_not_found
+  end
+
+  def refused
+    render "errors/refused", formats: :html, status: :unprocessable_entity
+  end
+
+  def broken
+    render "errors/broken", formats: :html, status: :internal_server_error
+  end
+end

@@ -1,0 +1,14 @@
+class HomeController < ApplicationController
+  skip_before_action :sign_in_first
+
+  LATEST = 12
+
+  def show
+    return redirect_to(new_person_session_path) unless viewer.signed_in?
+
+    @rooms = Room.seen_by(viewer).in_order
+    @counts = Page.seen_by(viewer).group(:room_id).count
+    @latest = Edition.announced.joins(:page).merge(Page.read_by(viewer)).where("editions.id = pages.edition_id")
+                     .includes(:author, page: :room).order(published_at: :desc, id: :desc).limit(LATEST)
+  end
+end

@@ -1,0 +1,35 @@
+class Pages::DraftsController < ApplicationController
+  include OnPage
+
+  def edit
+    authorize @page, :edit?
+    @draft = @page.draft
+    @facts = PageFacts.new(@page, viewer)
+  end
+
+  def update
+    authorize @page, :edit?
+    draft = @page.save_draft(base_version: params.require(:base_version).to_i, save_id: params[:save_id].to_s, title: params[:title].to_s,
+                             document: request.request_parameters["document"], by: viewer.person)
+    return render(json: { errors: draft.errors.to_hash }, status: :unprocessable_entity) unless draft.persisted?
+    return render(json: refusal(draft), status: :conflict) if draft.refused?
+
+    render json: { version: draft.version, new_ids: draft.new_ids }
+  rescue Zuhause::Document::Invalid => e
+    render json: { errors: { document: e.problems.map { |problem| problem_words(problem) } } }, status: :unprocessable_entity
+  end
+
+  private
+
+  # Both texts: the newer one, and the word that the refused one is kept.
+  def refusal(refused)
+    newest = Page.find(@page.id).draft
+    { version: newest.version, title: newest.title, document: newest.document, author: newest.author.name, kept: refused.id,
+      html: ShownDocument.new(newest, page: @page, viewer: viewer).to_html,
+      kept_html: ShownDocument.new(refused, page: @page, viewer: viewer).to_html }
+  end
+
+  def problem_words(problem)
+    t("document.problems.#{problem.code}", node: t("document.nodes.#{problem.node}", default: problem.node), **problem.details)
+  end
+end

@@ -1,0 +1,18 @@
+class Pages::EditionsController < ApplicationController
+  include OnPage, Pagy::Backend
+
+  skip_before_action :sign_in_first
+
+  PER_PAGE = 50
+
+  def index
+    @pagy, @editions = pagy(@page.editions.newest_first.includes(:author), limit: PER_PAGE)
+  rescue Pagy::OverflowError
+    raise ActiveRecord::RecordNotFound
+  end
+
+  def show
+    @edition = @page.editions.find_by!(number: params[:id])
+    @shown = ShownDocument.new(@edition, page: @page, viewer: viewer)
+  end
+end

@@ -1,0 +1,34 @@
+# Following a link to a page that is not written yet.
+class Pages::PromisesController < ApplicationController
+  include OnPage
+
+  skip_before_action :sign_in_first, only: :new
+  before_action :find_promise
+
+  def new
+    @new_page = Page.new(title: @title)
+  end
+
+  def create
+    authorize @page, :add_page?
+    @new_page = Page.transaction do
+      Page.begin(title: params.dig(:page, :title), above: @page, by: viewer.person).tap { |page| Promise.keep(page, title: @title) if page.persisted? }
+    end
+    return redirect_to(edit_page_draft_path(@new_page), status: :see_other) if @new_page.persisted?
+
+    render :new, status: :unprocessable_entity
+  end
+
+  private
+
+  # Only what the page really promises, in what the viewer sees of it; if it has been written meanwhile, that page.
+  def find_promise
+    @title = Zuhause::Document::Title.clean(params[:title])
+    normal = Zuhause::Document::Title.normalise(@title)
+    stages = viewer.sight_of(@page) == :draft ? %w[draft edition] : %w[edition]
+    raise ActiveRecord::RecordNotFound unless @page.links.exists?(stage: stages, promised_title: normal)
+
+    written = Promise.kept([ @title ], viewer: viewer, room: @room)[normal]
+    redirect_to written, status: :see_other if written
+  end
+end

@@ -1,0 +1,25 @@
+class Pages::PublicationsController < ApplicationController
+  include OnPage
+
+  def create
+    authorize @page, :publish?
+    edition = @page.publish(version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
+    flash[:notice] = t(".done", number: edition.number)
+    answer(:created, location: page_path(@page))
+  rescue Page::Publishing::Stale
+    answer(:conflict, error: t(".stale"))
+  rescue Page::Publishing::Unchanged
+    answer(:unprocessable_entity, error: t(".unchanged"))
+  rescue ActiveRecord::RecordInvalid => e
+    answer(:unprocessable_entity, error: e.record.errors.full_messages.to_sentence)
+  end
+
+  private
+
+  def answer(status, **body)
+    respond_to do |format|
+      format.json { render json: body, status: status }
+      format.html { redirect_to body[:location] || edit_page_draft_path(@page), status: :see_other, alert: body[:error] }
+    end
+  end
+end

@@ -1,0 +1,12 @@
+class Pages::RestorationsController < ApplicationController
+  include OnPage
+
+  def create
+    authorize @page, :publish?
+    old = @page.editions.find_by!(number: params[:edition_id])
+    edition = @page.put_back(old, by: viewer.person)
+    redirect_to @page, status: :see_other, notice: t(".done", old: old.number, new: edition.number)
+  rescue Page::Publishing::Unchanged
+    redirect_to page_editions_path(@page), status: :see_other, alert: t(".unchanged")
+  end
+end

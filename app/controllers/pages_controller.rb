@@ -1,0 +1,33 @@
+class PagesController < ApplicationController
+  skip_before_action :sign_in_first, only: :show
+
+  def show
+    @page = Page.seen_by(viewer).at_address(params[:id])
+    return redirect_to(@page, status: :moved_permanently) if params[:id] != @page.to_param
+
+    @room = @page.room
+    @state = @page.edition || @page.draft
+    @shown = ShownDocument.new(@state, page: @page, viewer: viewer)
+    @facts = PageFacts.new(@page, viewer)
+    @linked_from = LinkedFrom.of(@page, viewer)
+  end
+
+  def new
+    @places = Places.new(viewer)
+    raise Pundit::NotAuthorizedError if @places.empty?
+
+    @above = @places.find(params[:above])
+    @page = Page.new
+  end
+
+  def create
+    @places = Places.new(viewer)
+    @above = @places.find(params[:above])
+    raise Pundit::NotAuthorizedError unless @above && policy(@above).add_page?
+
+    @page = Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person)
+    return redirect_to(edit_page_draft_path(@page), status: :see_other) if @page.persisted?
+
+    render :new, status: :unprocessable_entity
+  end
+end

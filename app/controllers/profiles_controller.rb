@@ -1,0 +1,12 @@
+class ProfilesController < ApplicationController
+  def edit
+    @person = viewer.person
+  end
+
+  def update
+    @person = viewer.person
+    return redirect_to(edit_profile_path, status: :see_other, notice: t(".done")) if @person.update(params.require(:person).permit(:name, :single_keys, :theme))
+
+    render :edit, status: :unprocessable_entity
+  end
+end

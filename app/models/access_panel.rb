@@ -1,0 +1,68 @@
+# Who can get into a page or room, by level and with the reason, as far as the asker may know.
+class AccessPanel
+  Row = Struct.new(:person, :level, :judgement, keyword_init: true)
+
+  attr_reader :place
+
+  def initialize(place, viewer)
+    @place = place
+    @viewer = viewer
+  end
+
+  def audience_name
+    audience.name(asker: @viewer.person&.id)
+  end
+
+  # @return [Boolean] whether names are told: to members
+  def names?
+    @viewer.active_member?
+  end
+
+  # @return [Hash{Symbol=>Array<Row>}] rows by level, highest first
+  def rows
+    people = Person.where(id: audience.levels.keys.map(&:id)).by_name.index_by(&:id)
+    rows = audience.levels.map do |subject, level|
+      Row.new(person: people.fetch(subject.id), level: level, judgement: Zuhause::Access.judge(subject, core_place, switches))
+    end
+    rows.sort_by { |row| row.person.name }.group_by(&:level).sort_by { |level, _| -Zuhause::Access::Level.rank(level) }.to_h
+  end
+
+  # @return [Array<AccessGrant>] given here
+  def grants
+    @grants ||= place.access_grants.includes(:person, :group).sort_by { |grant| [ -AccessGrant.levels.fetch(grant.level), grant.to_grant.holder.rank, grant.id ] }
+  end
+
+  # @return [Array<AccessGrant>] that come from above, nearest first
+  def grants_from_above
+    above = core_place.reach.drop(1).map(&:id)
+    above.flat_map { |from| from.access_grants.includes(:person, :group).to_a }
+  end
+
+  # @param other [Room, Page] a place that the page's access comes from
+  # @return [String, nil] its name, if the asker sees it
+  def name_of(other)
+    return other.name if other.is_a?(Room)
+
+    other.title if other.id == place.id || @viewer.sees?(other)
+  end
+
+  def holder_choices
+    people = Person.active.by_name.map { |person| [ person.name, "person:#{person.public_id}" ] }
+    groups = Group.by_name.map { |group| [ group.name, "group:#{group.id}" ] }
+    { groups: groups, people: people }
+  end
+
+  private
+
+  def audience
+    @audience ||= place.audience
+  end
+
+  def core_place
+    @core_place ||= place.to_place
+  end
+
+  def switches
+    @viewer.switches
+  end
+end

@@ -1,0 +1,3 @@
+class HousePolicy < ApplicationPolicy
+  asks people?: :people, groups?: :groups, settings?: :house
+end

@@ -1,0 +1,18 @@
+class PagePolicy < ApplicationPolicy
+  asks read?: :read, edit?: :edit, publish?: :publish, add_page?: :add_subpage, grant?: :grant, own_list?: :own_list
+
+  # @param above [Room, Page]
+  def move?(above)
+    Zuhause::Access::Acts.move?(viewer.subject, record.to_place, above.to_place, viewer.switches)
+  end
+
+  private
+
+  def level
+    @level ||= viewer.level_on(record)
+  end
+
+  def sight
+    viewer.sight_of(record)
+  end
+end
