@@ -2,6 +2,7 @@ require_relative "boot"
 
 require "rails"
 require "active_model/railtie"
+require "active_job/railtie"
 require "active_record/railtie"
 require "action_controller/railtie"
 require "action_view/railtie"
@@ -17,7 +18,7 @@ module Zuhause
     config.active_record.schema_format = :sql # full-text tables do not fit schema.rb
     config.exceptions_app = routes
     config.action_view.field_error_proc = ->(tag, _instance) { tag }
-    config.i18n.raise_on_missing_translations = !Rails.env.production?
+    config.i18n.raise_on_missing_translations = Rails.env.local?
     config.generators.system_tests = nil
   end
 end

@@ -29,7 +29,7 @@ class Search
     return [] if query.blank?
 
     rows = select_rows(<<~SQL, limit: PER_PAGE, offset: offset)
-      SELECT id FROM (SELECT *, ROW_NUMBER() OVER (PARTITION BY page_id ORDER BY tier, rank, position) AS place FROM found)
+      SELECT id FROM (SELECT *, ROW_NUMBER() OVER (PARTITION BY page_id ORDER BY tier, heading_or_text DESC, CASE WHEN heading_or_text THEN rank ELSE position END, position) AS place FROM found)
       WHERE place = 1 ORDER BY tier, rank, id LIMIT :limit OFFSET :offset
     SQL
     build(rows.flatten)

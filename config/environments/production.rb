@@ -10,7 +10,7 @@ Rails.application.configure do
   config.assume_ssl = ENV["PLAIN_HTTP"].blank?
   config.force_ssl = ENV["PLAIN_HTTP"].blank?
 
-  config.logger = ActiveSupport::TaggedLogging.logger($stdout)
+  config.logger = ActiveSupport::TaggedLogging.new(ActiveSupport::Logger.new($stdout))
   config.log_tags = [ :request_id ]
   config.log_level = ENV.fetch("RAILS_LOG_LEVEL", "info")
   config.i18n.fallbacks = true

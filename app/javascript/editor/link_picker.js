@@ -1,0 +1,89 @@
+import { get } from "./http"
+
+const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|tel:[\d+().-]+)$/i
+const PAUSE = 120
+
+// Chooses what a link leads to: a page one may read, an address, or, last of all, a page that is only promised.
+export default class LinkPicker {
+  constructor({ panel, address, words, onChoose, onClose }) {
+    Object.assign(this, { panel, address, words, onChoose, onClose })
+    this.input = panel.querySelector("input")
+    this.list = panel.querySelector("[data-choices-list]")
+    this.choices = []
+  }
+
+  open(text) {
+    this.panel.hidden = false
+    this.input.value = text
+    this.input.focus()
+    this.input.select()
+    this.find()
+  }
+
+  close() {
+    if (this.panel.hidden) return
+    this.panel.hidden = true
+    this.onClose()
+  }
+
+  typed() {
+    clearTimeout(this.timer)
+    this.timer = setTimeout(() => this.find(), PAUSE)
+  }
+
+  async find() {
+    const text = this.input.value.trim()
+    const pages = await get(`${this.address}?q=${encodeURIComponent(text)}`)
+    if (text !== this.input.value.trim()) return
+
+    this.choices = pages.map((page) => ({ target: `page:${page.id}`, title: page.title, words: page.title, note: page.room }))
+    if (WEB.test(text)) this.choices.unshift({ target: text, title: text, words: this.words.address.replace("%{address}", text) })
+    else if (text) this.choices.push({ target: `promise:${text}`, title: text, words: this.words.promise.replace("%{title}", text), promise: true })
+    this.at = 0
+    this.draw()
+    this.list.dataset.for = text
+  }
+
+  draw() {
+    this.list.replaceChildren(...this.choices.map((choice, i) => {
+      const item = document.createElement("li")
+      item.id = `link-choice-${i}`
+      item.setAttribute("role", "option")
+      item.setAttribute("aria-selected", String(i === this.at))
+      item.className = choice.promise ? "choice-promise" : ""
+      item.append(choice.words)
+      if (choice.note) item.append(Object.assign(document.createElement("small"), { textContent: choice.note }))
+      return item
+    }))
+    if (this.choices.length) this.input.setAttribute("aria-activedescendant", `link-choice-${this.at}`)
+    else this.input.removeAttribute("aria-activedescendant")
+    this.list.children[this.at]?.scrollIntoView({ block: "nearest" })
+  }
+
+  key(event) {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
+    if (step && this.choices.length) {
+      this.at = (this.at + step + this.choices.length) % this.choices.length
+      this.draw()
+    } else if (event.key === "Enter") this.choose(this.at)
+    else if (event.key === "Escape") this.close()
+    else return
+
+    event.preventDefault()
+    event.stopPropagation()
+  }
+
+  pick(event) {
+    const index = [...this.list.children].indexOf(event.target.closest("[role=option]"))
+    if (index < 0) return
+    event.preventDefault()
+    this.choose(index)
+  }
+
+  choose(index) {
+    const choice = this.choices[index]
+    if (!choice) return
+    this.panel.hidden = true
+    this.onChoose(choice)
+  }
+}

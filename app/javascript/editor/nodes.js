@@ -1,0 +1,94 @@
+import { Mark, Node, mergeAttributes } from "@tiptap/core"
+import Blockquote from "@tiptap/extension-blockquote"
+import Bold from "@tiptap/extension-bold"
+import Code from "@tiptap/extension-code"
+import CodeBlock from "@tiptap/extension-code-block"
+import Document from "@tiptap/extension-document"
+import HardBreak from "@tiptap/extension-hard-break"
+import Heading from "@tiptap/extension-heading"
+import HorizontalRule from "@tiptap/extension-horizontal-rule"
+import Italic from "@tiptap/extension-italic"
+import Paragraph from "@tiptap/extension-paragraph"
+import Strike from "@tiptap/extension-strike"
+import Text from "@tiptap/extension-text"
+import { BulletList, ListItem, ListKeymap, OrderedList } from "@tiptap/extension-list"
+
+// The document tree's node types and marks under the names that the core gives them. A test holds this schema against
+// the core's (Zuhause::Document::Schema).
+
+const heading = Heading.extend({
+  content: "text*",
+  // Below the page's title, which is the h1.
+  renderHTML({ node, HTMLAttributes }) {
+    return [`h${node.attrs.level + 1}`, HTMLAttributes, 0]
+  }
+}).configure({ levels: [1, 2, 3, 4] })
+
+const bulletList = BulletList.extend({ name: "bullet_list", content: "list_item+", group: "block" }).configure({ itemTypeName: "list_item" })
+
+const orderedList = OrderedList.extend({
+  name: "ordered_list",
+  content: "list_item+",
+  group: "block",
+  addAttributes: () => ({ start: { default: 1 } })
+}).configure({ itemTypeName: "list_item" })
+
+const listItem = ListItem.extend({ name: "list_item", content: "block+" })
+  .configure({ bulletListTypeName: "bullet_list", orderedListTypeName: "ordered_list" })
+
+const listKeymap = ListKeymap.configure({ listTypes: [{ itemName: "list_item", wrapperNames: ["bullet_list", "ordered_list"] }] })
+
+const codeBlock = CodeBlock.extend({ name: "code_block" })
+
+const hardBreak = HardBreak.extend({
+  name: "hard_break",
+  addKeyboardShortcuts() {
+    return { "Shift-Enter": () => this.editor.commands.setHardBreak() }
+  }
+})
+
+const notice = Node.create({
+  name: "notice",
+  addOptions: () => ({ tones: {} }),
+  group: "block",
+  content: "block+",
+  defining: true,
+  addAttributes: () => ({ tone: { default: "note", rendered: false } }),
+  renderHTML({ node, HTMLAttributes }) {
+    const { tone } = node.attrs
+    return ["div", mergeAttributes(HTMLAttributes, { class: `notice notice-${tone}`, role: "note", "data-name": this.options.tones[tone] ?? tone }), 0]
+  }
+})
+
+const link = Mark.create({
+  name: "link",
+  inclusive: false,
+  priority: 1000,
+  addAttributes: () => ({ target: { default: "", rendered: false } }),
+  renderHTML({ mark }) {
+    const kind = mark.attrs.target.split(":")[0]
+    const look = { promise: "link-promise", http: "link-away", https: "link-away" }[kind] ?? "link-page"
+    return ["a", { class: look, title: mark.attrs.target.replace(/^(page|promise):/, "") }, 0]
+  }
+})
+
+export default (tones) => [
+  Document,
+  Text,
+  Paragraph,
+  heading,
+  bulletList,
+  orderedList,
+  listItem,
+  listKeymap,
+  Blockquote.extend({ name: "quote" }),
+  codeBlock,
+  HorizontalRule.extend({ name: "divider" }),
+  notice.configure({ tones }),
+  hardBreak,
+  link,
+  Bold.extend({ name: "strong" }),
+  Italic.extend({ name: "emphasis" }),
+  Strike.extend({ name: "strike" }),
+  Code.extend({ excludes: "code" })
+]

@@ -1,0 +1,144 @@
+import { del, get, set } from "idb-keyval"
+import { patch } from "./http"
+
+const IDLE = 700 // milliseconds without typing before a save
+const LATEST = 3000 // and at most this long while typing goes on
+const KEEPALIVE_BYTES = 60_000 // browsers take no larger body along when a page closes
+
+// Saves a draft as it is typed. Text goes into the browser's own store first and stays there until the server has
+// answered with a version. A save that got no answer is sent again unchanged, under the same id, so that it counts once.
+export default class Saving {
+  constructor({ address, key, version, read, onState, onConflict, onRefused, onNewIds }) {
+    Object.assign(this, { address, key, version, read, onState, onConflict, onRefused, onNewIds })
+    this.dirty = false
+    this.pending = null
+    this.stopped = false
+    this.wait = 1000
+  }
+
+  // What this browser still holds of an earlier visit, if the server never had it.
+  async unsaved() {
+    return get(this.key)
+  }
+
+  forget() {
+    return del(this.key)
+  }
+
+  changed() {
+    this.dirty = true
+    if (this.stopped) return this.remember()
+
+    this.onState("unsaved")
+    this.remember()
+    clearTimeout(this.idle)
+    this.idle = setTimeout(() => this.save(), IDLE)
+    this.latest ??= setTimeout(() => this.save(), LATEST)
+  }
+
+  remember() {
+    return set(this.key, { ...this.read(), base: this.version, at: Date.now() }).catch(() => {})
+  }
+
+  // Resolves once nothing is left to save, with whether all of it is.
+  async save() {
+    this.clearTimers()
+    if (this.running) return this.running
+
+    this.running = this.saveAll().finally(() => { this.running = null })
+    return this.running
+  }
+
+  async saveAll() {
+    while ((this.dirty || this.pending) && !this.stopped) {
+      if (!this.pending) {
+        this.pending = { ...this.read(), base_version: this.version, save_id: crypto.randomUUID() }
+        this.dirty = false
+      }
+      this.onState("saving")
+      const answer = await patch(this.address, this.pending).catch(() => null)
+      if (!(await this.take(answer))) return false
+    }
+    return !this.stopped
+  }
+
+  async take(answer) {
+    if (!answer || answer.status >= 500 || answer.status === 429) return this.later()
+
+    const sent = this.pending
+    this.pending = null
+    this.wait = 1000
+    if (answer.ok) return this.saved(answer.body, sent)
+
+    this.dirty = true
+    if (answer.status === 409) this.stop("conflict", () => this.onConflict(answer.body))
+    else if (answer.status === 422) this.refused(answer.body)
+    else if (answer.status === 401) this.stop("signed_out", () => this.tryAgain())
+    else this.stop("forbidden")
+    return false
+  }
+
+  async saved(body, sent) {
+    this.version = body.version
+    if (Object.keys(body.new_ids).length) this.onNewIds(body.new_ids, sent)
+    if (this.dirty) await this.remember()
+    else {
+      await this.forget()
+      this.onState("saved")
+    }
+    return true
+  }
+
+  // A token that has grown old is refused as well, with a page instead of reasons: what is typed next tries again.
+  refused(body) {
+    this.onState("refused")
+    this.onRefused(body.errors ?? {})
+  }
+
+  later() {
+    this.onState("offline")
+    setTimeout(() => this.save(), this.wait)
+    this.wait = Math.min(this.wait * 2, 30_000)
+    return false
+  }
+
+  stop(state, then = () => {}) {
+    this.stopped = true
+    this.onState(state)
+    then()
+  }
+
+  // After signing in again in another tab the same session serves this one.
+  tryAgain() {
+    const again = () => {
+      if (document.visibilityState !== "visible") return
+      document.removeEventListener("visibilitychange", again)
+      this.goOn(this.version)
+    }
+    document.addEventListener("visibilitychange", again)
+  }
+
+  goOn(version) {
+    this.version = version
+    this.stopped = false
+    this.dirty = true
+    return this.save()
+  }
+
+  clearTimers() {
+    clearTimeout(this.idle)
+    clearTimeout(this.latest)
+    this.latest = null
+  }
+
+  get unfinished() {
+    return this.dirty || this.pending !== null
+  }
+
+  // The tab is closing: what is left goes out without waiting for the answer; the browser's store has it in any case.
+  flush() {
+    if (this.stopped || this.running || !this.dirty) return
+    const last = { ...this.read(), base_version: this.version, save_id: crypto.randomUUID() }
+    if (JSON.stringify(last).length < KEEPALIVE_BYTES) patch(this.address, last, { keepalive: true }).catch(() => {})
+  }
+}

@@ -1,0 +1,275 @@
+import build from "./build"
+import LinkPicker from "./link_picker"
+import Saving from "./saving"
+import { post } from "./http"
+
+const LONGEST_TITLE = 200
+const TONES = ["note", "tip", "caution", "danger"]
+
+// The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,
+// since it must not be wrapped.
+export default () => {
+  let root, words, editor, saving, picker, title, conflict, local
+  const part = (name) => root.querySelector(`[data-${name}]`)
+
+  const read = () => ({ title, document: editor.getJSON() })
+
+  function say(state) {
+    part("state").textContent = words[state] ?? state
+    part("state").dataset.state = state
+  }
+
+  function count() {
+    const found = editor.state.doc.textBetween(0, editor.state.doc.content.size, " ").match(/[\p{L}\p{M}\p{N}]+(?:['’.,-][\p{L}\p{M}\p{N}]+)*/gu)
+    const number = found?.length ?? 0
+    part("words-count").textContent = number === 1 ? words.one_word : words.words.replace("%{count}", number)
+  }
+
+  function blockKind() {
+    if (editor.isActive("heading")) return `heading${editor.getAttributes("heading").level}`
+    if (editor.isActive("code_block")) return "code_block"
+    if (editor.isActive("notice")) return editor.getAttributes("notice").tone
+    return editor.isActive("quote") ? "quote" : "paragraph"
+  }
+
+  function mirror() {
+    part("block").value = blockKind()
+    root.querySelectorAll("[data-mark]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.mark))))
+    root.querySelectorAll("[data-list]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.list))))
+  }
+
+  function takeText(text) {
+    title = text.title
+    root.querySelector("#title").value = title
+    editor.commands.setContent(text.document, { emitUpdate: false })
+    count()
+  }
+
+  // Ids that the server gave hold as long as the text has not changed meanwhile; else the next save mends again.
+  function takeIds(ids, sent) {
+    if (JSON.stringify(read().document) !== JSON.stringify(sent.document)) return
+    const tr = editor.state.tr
+    let place = -1
+    editor.state.doc.descendants((node, pos) => {
+      if (!("id" in node.attrs)) return
+      place += 1
+      if (ids[place]) tr.setNodeAttribute(pos, "id", ids[place])
+    })
+    editor.view.dispatch(tr.setMeta("addToHistory", false).setMeta("preventUpdate", true))
+  }
+
+  function showConflict(answer) {
+    conflict = answer
+    part("conflict-lead").textContent = words.conflict_lead.replace("%{author}", answer.author)
+    part("conflict-theirs").textContent = words.theirs.replace("%{author}", answer.author)
+    for (const [name, html] of [["theirs", answer.html], ["mine", answer.kept_html]]) {
+      part(name).replaceChildren(...new DOMParser().parseFromString(html, "text/html").body.childNodes)
+    }
+    editor.setEditable(false)
+    part("conflict").hidden = false
+    part("conflict").scrollIntoView()
+  }
+
+  function endConflict() {
+    part("conflict").hidden = true
+    editor.setEditable(true)
+    editor.commands.focus()
+  }
+
+  function insertLink({ target, title: label }) {
+    const link = { type: "link", attrs: { target } }
+    const { empty, from, to } = editor.state.selection
+    if (empty) editor.chain().focus().insertContent({ type: "text", text: label, marks: [link] }).unsetMark("link").run()
+    else editor.chain().focus().setTextSelection({ from, to }).setMark("link", link.attrs).setTextSelection(to).run()
+  }
+
+  return {
+    async init() {
+      root = this.$root
+      words = JSON.parse(part("words").textContent)
+      const draft = JSON.parse(part("draft").textContent)
+      const { page, person, save, choices, paste } = root.dataset
+      title = draft.title
+      let arrow = false
+
+      saving = new Saving({
+        address: save, key: `${person}/${page}`, version: draft.version, read,
+        onState: say, onConflict: showConflict, onNewIds: takeIds,
+        onRefused: (errors) => say(`${words.refused} ${Object.values(errors).flat().join(" ")}`)
+      })
+      editor = build({
+        element: part("editor"), content: draft.document, words, page, pasteAddress: paste,
+        onArrow: () => { arrow = true; this.openLink() },
+        onProblem: () => say("pasted_too_long"),
+        onUpdate: () => { saving.changed(); count() },
+        onTransaction: () => editor && mirror()
+      })
+      picker = new LinkPicker({
+        panel: part("link-panel"), address: choices, words,
+        onChoose: (choice) => { arrow = false; insertLink(choice) },
+        onClose: () => {
+          const chain = editor.chain().focus()
+          ;(arrow ? chain.insertContent("->", { applyInputRules: false }) : chain).run()
+          arrow = false
+        }
+      })
+      count()
+      mirror()
+      local = await saving.unsaved()
+      if (local && JSON.stringify(local.document) === JSON.stringify(read().document) && local.title === title) saving.forget()
+      else if (local) part("local").hidden = false
+      root.dataset.ready = "true"
+    },
+
+    destroy() {
+      editor.destroy()
+    },
+
+    retitle(event) {
+      const typed = event.target.value.replace(/\s+/g, " ").trim()
+      const wrong = typed === "" ? "title_blank" : [...typed].length > LONGEST_TITLE ? "title_long" : null
+      part("title-error").hidden = !wrong
+      part("title-error").textContent = wrong ? words[wrong] : ""
+      event.target.setAttribute("aria-invalid", String(Boolean(wrong)))
+      if (wrong || typed === title) return
+      title = typed
+      saving.changed()
+    },
+
+    intoText() {
+      editor.commands.focus("start")
+    },
+
+    press(event) {
+      if (!(event.ctrlKey || event.metaKey)) {
+        if (event.key === "Escape") this.closePanels()
+        return
+      }
+      if (event.key === "Enter") this.openPublish()
+      else if (event.key === "k") this.openLink()
+      else if (event.key === "s") saving.save()
+      else return
+      event.preventDefault()
+    },
+
+    setBlock(event) {
+      const kind = event.target.value
+      const chain = editor.chain().focus().clearNodes()
+      if (kind.startsWith("heading")) chain.setHeading({ level: Number(kind.at(-1)) })
+      else if (kind === "code_block") chain.setCodeBlock()
+      else if (kind === "quote") chain.wrapIn("quote")
+      else if (TONES.includes(kind)) chain.wrapIn("notice", { tone: kind })
+      else chain.setParagraph()
+      chain.run()
+    },
+
+    toggleMark(event) {
+      editor.chain().focus().toggleMark(event.currentTarget.dataset.mark).run()
+    },
+
+    toggleList(event) {
+      editor.chain().focus().toggleList(event.currentTarget.dataset.list, "list_item").run()
+    },
+
+    insertDivider() {
+      editor.chain().focus().setHorizontalRule().run()
+    },
+
+    undo() {
+      editor.chain().focus().undo().run()
+    },
+
+    redo() {
+      editor.chain().focus().redo().run()
+    },
+
+    openLink() {
+      part("publish-panel").hidden = true
+      const { from, to } = editor.state.selection
+      picker.open(editor.state.doc.textBetween(from, to, " "))
+    },
+
+    choosing() {
+      picker.typed()
+    },
+
+    chooseKey(event) {
+      picker.key(event)
+    },
+
+    pick(event) {
+      picker.pick(event)
+    },
+
+    closePanels() {
+      picker.close()
+      part("publish-panel").hidden = true
+    },
+
+    openPublish() {
+      picker.close()
+      part("publish-error").hidden = true
+      part("publish-panel").hidden = false
+      part("publish-panel").querySelector("#note").focus()
+    },
+
+    async publish(event) {
+      const form = event.target
+      const button = form.querySelector("button")
+      button.disabled = true
+      const saved = await saving.save()
+      const answer = saved && await post(root.dataset.publish, { version: saving.version, note: form.note.value, small: form.small.checked ? "1" : "0" }).catch(() => null)
+      button.disabled = false
+      if (answer?.ok) return location.assign(answer.body.location)
+      if (saved === false && conflict) return this.closePanels()
+
+      part("publish-error").textContent = answer?.body?.error ?? words.failed
+      part("publish-error").hidden = false
+    },
+
+    takeTheirs() {
+      takeText(conflict)
+      saving.dirty = false
+      saving.stopped = false
+      saving.version = conflict.version
+      saving.forget()
+      conflict = null
+      endConflict()
+      say("saved")
+    },
+
+    keepMine() {
+      const { version } = conflict
+      conflict = null
+      endConflict()
+      saving.goOn(version)
+    },
+
+    takeLocal() {
+      takeText(local)
+      saving.version = local.base // if somebody saved since, both texts are shown
+      part("local").hidden = true
+      saving.changed()
+    },
+
+    dropLocal() {
+      saving.forget()
+      part("local").hidden = true
+    },
+
+    async close(event) {
+      if (!saving.unfinished || saving.stopped) return
+      event.preventDefault()
+      const { href } = event.currentTarget
+      if (await saving.save()) location.assign(href)
+    },
+
+    leave(event) {
+      if (saving?.unfinished) event.preventDefault()
+    },
+
+    flush() {
+      saving?.flush()
+    }
+  }
+}

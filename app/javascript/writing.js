@@ -1,0 +1,4 @@
+import start from "./start"
+import workbench from "./editor/workbench"
+
+start({ workbench })

@@ -1,0 +1,109 @@
+# Loads the demo house from the open files under demo/, through the code that people's own acts use. Dates there are
+# told as days ago, and times are counted from the day of loading.
+class DemoHouse
+  FOLDER = Rails.root.join("demo")
+
+  def self.load
+    new.load
+  end
+
+  def load
+    ApplicationRecord.transaction do
+      make_house
+      rooms.each { |path| make_room(path) }
+    end
+    self
+  end
+
+  private
+
+  def settings
+    @settings ||= read_yaml(FOLDER.join("house.yml"))
+  end
+
+  def read_yaml(path)
+    YAML.safe_load(path.read, symbolize_names: true)
+  end
+
+  def rooms
+    FOLDER.join("rooms").children.select(&:directory?).sort
+  end
+
+  def make_house
+    House.create!(id: 1, name: settings[:name], public_addresses: true, demo: true)
+    @people = settings[:people].to_h { |entry| [ entry[:key], make_person(entry) ] }
+    @groups = settings[:groups].to_h { |name, keys| [ name.to_s, Group.create!(name: name, people: keys.map { |key| @people.fetch(key) }) ] }
+  end
+
+  def make_person(entry)
+    entry = { email: "#{entry[:key]}@ternholm.example", password: settings[:password] }.merge(entry.except(:key))
+    Person.create!(entry)
+  end
+
+  def make_room(path)
+    entry = read_yaml(path.join("room.yml"))
+    room = Room.new(entry.slice(:name, :description, :colour))
+    room.open_for(@people.fetch(entry[:keeper]))
+    give(room, entry[:grants])
+    path.glob("*.md").reject { |file| file.basename.to_s.match?(/\.(edition-\d+|draft)\.md\z/) }.sort.each { |file| make_page(room, file) }
+  end
+
+  def make_page(room, file)
+    states = [ *file.dirname.glob("#{file.basename(".md")}.edition-*.md").sort, file ].map { |path| read_page(path) }
+    newest = states.last.first
+    page = begin_page(room, newest, states.first.first)
+    states.each { |matter, markdown| save(page, matter, markdown, publish: !matter[:unpublished]) }
+    draft = file.sub_ext(".draft.md")
+    save(page, *read_page(draft), publish: false) if draft.exist?
+    open_page(page.reload, newest)
+  end
+
+  def begin_page(room, matter, first)
+    above = matter[:above] ? Page.find_by!(public_id: matter[:above]) : room
+    page = Page.begin(title: first[:title], above: above, by: by(first), at: at(first) - 1.day, public_id: matter[:id])
+    raise ActiveRecord::RecordInvalid, page unless page.persisted?
+
+    page
+  end
+
+  # @return [Array(Hash, String)] front matter and Markdown
+  def read_page(path)
+    matter, markdown = path.read.match(/\A---\n(.*?)\n---\n(.*)\z/m).captures
+    [ YAML.safe_load(matter, symbolize_names: true), markdown ]
+  end
+
+  def save(page, matter, markdown, publish:)
+    read = Zuhause::Markup::MarkdownReader.read(markdown)
+    raise "#{page.title}: #{read.reports.map(&:to_a)}" if read.reports.any?
+
+    document = Zuhause::Document.accept(read.doc, random: Random.new(page.public_id.sum)).doc
+    saved = page.save_draft(base_version: page.draft.version, save_id: SecureRandom.uuid, title: matter[:title], document: document, by: by(matter), at: at(matter) - 1.hour)
+    page.publish(version: saved.version, by: by(matter), note: matter[:note].to_s, small: matter[:small] || false, at: at(matter)) if publish
+  end
+
+  def open_page(page, matter)
+    page.make_own_list(by: by(matter)) if matter[:own_list]
+    page.access_grants.where.not(person: by(matter)).or(page.access_grants.where(person: nil)).destroy_all if matter[:own_list]
+    give(page.reload, matter[:grants])
+  end
+
+  # @param grants [Hash{Symbol=>String}, nil] level by holder: a person's key, a group's name, everyone or anyone
+  def give(place, grants)
+    grants.to_h.each { |name, level| place.grant(holder(name.to_s), level.to_sym) }
+  end
+
+  def holder(name)
+    return Zuhause::Access::Holder.new(name.to_sym, nil) if %w[everyone anyone].include?(name)
+
+    kind, record = @groups.key?(name) ? [ :group, @groups[name] ] : [ :person, @people.fetch(name) ]
+    Zuhause::Access::Holder.new(kind, record.id)
+  end
+
+  def by(matter)
+    @people.fetch(matter.fetch(:author))
+  end
+
+  def at(matter)
+    Time.current.beginning_of_day + 9.hours - matter.fetch(:days_ago).days
+  end
+end
