@@ -35,6 +35,6 @@ Rails.application.routes.draw do
   resources :pastes, only: :create
 
   match "/404", to: "errors#not_found", via: :all
-  match "/422", to: "errors#refused", via: :all
+  match "/:status", to: "errors#refused", via: :all, constraints: { status: /4\d\d/ }
   match "/500", to: "errors#broken", via: :all
 end

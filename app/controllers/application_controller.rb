@@ -6,6 +6,7 @@ class ApplicationController < ActionController::Base
 
   rescue_from ActiveRecord::RecordNotFound, with: :not_found
   rescue_from Pundit::NotAuthorizedError, with: :forbidden
+  rescue_from ActionView::MissingTemplate, ActionController::UnknownFormat, with: :not_acceptable
 
   helper_method :viewer, :house
 
@@ -41,13 +42,18 @@ class ApplicationController < ActionController::Base
   def not_found_page
     return render("errors/not_found", formats: :html, status: :not_found) if viewer.signed_in?
 
-    store_location_for(:person, request.fullpath) if request.get? && request.format.html?
+    store_location_for(:person, request.original_fullpath) if request.get? && request.format.html?
     @person = Person.new
     render "errors/sign_in", formats: :html, status: :not_found
   end
 
   def unauthorized_json
     render json: { error: t("errors.signed_out") }, status: :unauthorized
+  end
+
+  # Asked for in a format that it does not come in.
+  def not_acceptable
+    head :not_acceptable
   end
 
   def forbidden

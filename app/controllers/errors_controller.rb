@@ -10,7 +10,7 @@ class ErrorsController < ApplicationController
   end
 
   def refused
-    render "errors/refused", formats: :html, status: :unprocessable_entity
+    render "errors/refused", formats: :html, status: params[:status].to_i
   end
 
   def broken

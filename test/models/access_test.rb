@@ -5,10 +5,10 @@ class AccessTest < ActiveSupport::TestCase
     @ana, @ben, @eve = person("Ana Berg"), person("Ben Holt"), person("Eve Lund", office: "administrator")
     @cy = person("Cy Moor", role: "guest")
     @deck = group("Deck", @ben)
-    @room = room("On Board", keeper: @ana, open: true)
-    @p = page("P", above: @room, by: @ana)
-    @q = page("Q", above: @p, by: @ana)
-    @s = page("S", above: @q, by: @ana)
+    @room = new_room("On Board", keeper: @ana, open: true)
+    @p = new_page("P", above: @room, by: @ana)
+    @q = new_page("Q", above: @p, by: @ana)
+    @s = new_page("S", above: @q, by: @ana)
   end
 
   test "levels come down the plan and stop at an own list" do
@@ -25,7 +25,7 @@ class AccessTest < ActiveSupport::TestCase
   end
 
   test "what is not published is seen by its writers only" do
-    draft = page("Draft", above: @room, by: @ana, publish: false)
+    draft = new_page("Draft", above: @room, by: @ana, publish: false)
     assert_equal [ :draft, :nothing ], [ @ana, @ben ].map { |p| viewer(p).sight_of(draft) }
     assert_equal [ true, false ], [ @ana, @ben ].map { |p| Page.seen_by(viewer(p)).exists?(draft.id) }
   end
@@ -34,7 +34,7 @@ class AccessTest < ActiveSupport::TestCase
     @q.make_own_list(by: @ana)
     @q.grant(holder(@cy), :read)
     assert_equal [ @room ], Room.seen_by(viewer(@cy)).to_a
-    other = room("Ideas", keeper: @ana)
+    other = new_room("Ideas", keeper: @ana)
     assert_not_includes Room.seen_by(viewer(@eve)), other
   end
 
@@ -54,7 +54,7 @@ class AccessTest < ActiveSupport::TestCase
   end
 
   test "a moved page takes its access from its new place" do
-    other = room("Ideas", keeper: @eve)
+    other = new_room("Ideas", keeper: @eve)
     @q.move(to: other)
     assert_levels({ @ana => :none, @ben => :none, @eve => :keep }, @s)
     @q.reload.move(to: @p.reload)
@@ -74,7 +74,7 @@ class AccessTest < ActiveSupport::TestCase
   test "after any changes the database answers as the core does" do
     random = Random.new(Minitest.seed)
     people = [ @ana, @ben, @cy, @eve ]
-    pages = [ @p, @q, @s ] + Array.new(4) { |i| page("N#{i}", above: [ @room, @p, @q ].sample(random: random).reload, by: @ana) }
+    pages = [ @p, @q, @s ] + Array.new(4) { |i| new_page("N#{i}", above: [ @room, @p, @q ].sample(random: random).reload, by: @ana) }
     25.times do
       change_something(pages.sample(random: random), people, random)
       pages.sample(3, random: random).each { |page| assert_as_core(Page.find(page.id), people) }

@@ -4,8 +4,8 @@ class PageTest < ActiveSupport::TestCase
   setup do
     @ana = person("Ana Berg")
     @ben = person("Ben Holt")
-    @room = room("On Board", keeper: @ana)
-    @page = page("Gangway in ice", above: @room, by: @ana, markdown: "Old words.")
+    @room = new_room("On Board", keeper: @ana)
+    @page = new_page("Gangway in ice", above: @room, by: @ana, markdown: "Old words.")
   end
 
   test "titles of 1 to 200 characters are taken, anything else refused" do
@@ -45,7 +45,7 @@ class PageTest < ActiveSupport::TestCase
   end
 
   test "a draft's title changes nothing that readers see until it is published" do
-    write(@page, "New words.", title: "Gangway in frost", by: @ana)
+    save_text(@page, "New words.", title: "Gangway in frost", by: @ana)
     assert_equal "Gangway in ice", @page.reload.title
     @page.publish(version: 3, by: @ana)
     assert_equal "Gangway in frost", @page.title
@@ -53,7 +53,7 @@ class PageTest < ActiveSupport::TestCase
   end
 
   test "publishing names the version seen" do
-    write(@page, "New words.", by: @ben)
+    save_text(@page, "New words.", by: @ben)
     assert_raises(Page::Publishing::Stale) { @page.publish(version: 2, by: @ana) }
     edition = @page.publish(version: 3, by: @ana, note: "Better", small: true)
     assert_equal [ 2, "Better", true ], [ edition.number, edition.note, edition.small ]
@@ -67,7 +67,7 @@ class PageTest < ActiveSupport::TestCase
 
   test "an older edition is put back as a new one, and the draft follows" do
     first = @page.edition
-    write(@page, "New words.", by: @ana)
+    save_text(@page, "New words.", by: @ana)
     @page.publish(version: 3, by: @ana)
     back = @page.put_back(first, by: @ben)
     assert_equal [ 3, "Old words.", @ben ], [ back.number, text(back), back.author ]
@@ -78,43 +78,43 @@ class PageTest < ActiveSupport::TestCase
 
   test "putting back leaves a draft with unpublished changes alone" do
     first = @page.edition
-    write(@page, "New words.", by: @ana)
+    save_text(@page, "New words.", by: @ana)
     @page.publish(version: 3, by: @ana)
-    write(@page, "Work under way.", by: @ben)
+    save_text(@page, "Work under way.", by: @ben)
     @page.put_back(first, by: @ana)
     assert_equal "Work under way.", text(@page.reload.draft)
     assert_predicate @page, :unpublished_changes?
   end
 
   test "links of draft and edition are recorded apart" do
-    other = page("Three-point hold", above: @room, by: @ana)
-    write(@page, "Use the [hold](page:#{other.public_id}) and the [list](<promise:Sand box list>).", by: @ana)
+    other = new_page("Three-point hold", above: @room, by: @ana)
+    save_text(@page, "Use the [hold](page:#{other.public_id}) and the [list](<promise:Sand box list>).", by: @ana)
     assert_equal({ [ "draft", "page" ] => 1, [ "draft", "promise" ] => 1 }, @page.links.group(:stage, :target_kind).count)
     @page.publish(version: @page.reload.draft.version, by: @ana)
     assert_equal [ "Use the hold and the list." ], @page.links.from_editions.where(target_page: other.public_id).pluck(:context)
   end
 
   test "a promised page is kept by writing it, and renaming it breaks nothing" do
-    write(@page, "The [list](<promise:Sand box list>).", by: @ana)
+    save_text(@page, "The [list](<promise:Sand box list>).", by: @ana)
     @page.publish(version: 3, by: @ana)
-    written = page("Sand  box LIST", above: @room, by: @ana)
+    written = new_page("Sand  box LIST", above: @room, by: @ana)
     assert_equal({ "sand box list" => written }, kept("Sand box list", @ana))
-    write(written, "Words.", title: "Grit by stage", by: @ana)
+    save_text(written, "Words.", title: "Grit by stage", by: @ana)
     written.publish(version: 3, by: @ana)
     assert_equal({ "sand box list" => written }, kept("Sand box list", @ana))
   end
 
   test "a page that keeps a promise is nothing to those who may not see it" do
-    Promise.keep(page("Sand box list", above: @room, by: @ana), title: "Sand")
+    Promise.keep(new_page("Sand box list", above: @room, by: @ana), title: "Sand")
     assert_equal({}, kept("Sand", @ben))
     assert_equal [ "sand" ], kept("Sand", @ana).keys
   end
 
   test "moving takes all below along, to another room too, and never under itself" do
-    sub = page("Sand", above: @page, by: @ana)
-    subsub = page("Grit", above: sub, by: @ana)
-    other = room("Ashore", keeper: @ana)
-    neighbour = page("Stages", above: other, by: @ana)
+    sub = new_page("Sand", above: @page, by: @ana)
+    subsub = new_page("Grit", above: sub, by: @ana)
+    other = new_room("Ashore", keeper: @ana)
+    neighbour = new_page("Stages", above: other, by: @ana)
     assert_not @page.move(to: subsub)
     assert @page.reload.move(to: neighbour)
     assert_equal [ other, other, other ], [ @page, sub, subsub ].map { |p| p.reload.room }

@@ -16,19 +16,19 @@ module HouseBuilding
     Group.create!(name: name, people: people)
   end
 
-  def room(name, keeper:, open: false)
+  def new_room(name, keeper:, open: false)
     Room.new(name: name, colour: "brick").tap { |room| room.open_for(keeper, open: open) }
   end
 
   # @param markdown [String] published unless +publish+ is false
-  def page(title, above:, by:, markdown: "Text of #{title}.", publish: true, at: Time.current)
+  def new_page(title, above:, by:, markdown: "Text of #{title}.", publish: true, at: Time.current)
     page = Page.begin(title: title, above: above, by: by, at: at)
-    write(page, markdown, by: by, at: at)
+    save_text(page, markdown, by: by, at: at)
     page.publish(version: page.draft.version, by: by, at: at) if publish
     page
   end
 
-  def write(page, markdown, by:, title: page.draft.title, at: Time.current)
+  def save_text(page, markdown, by:, title: page.draft.title, at: Time.current)
     document = Zuhause::Markup::MarkdownReader.read(markdown).doc
     page.save_draft(base_version: page.draft.version, save_id: SecureRandom.uuid, title: title, document: document, by: by, at: at)
   end

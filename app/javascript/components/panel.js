@@ -27,7 +27,7 @@ export default () => ({
     form.className = "panel-close"
     const button = document.createElement("button")
     button.className = "button button-small"
-    button.textContent = document.querySelector(".drawer-close")?.querySelector("[aria-label]")?.getAttribute("aria-label") ?? "×"
+    button.textContent = this.$root.dataset.close
     form.append(button)
     return form
   }

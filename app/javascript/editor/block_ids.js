@@ -42,6 +42,14 @@ function mend(transactions, before, after) {
     ids[from] = null
   })
 
+  // Splitting at the very start may leave neither half an id: the text tells which one was there.
+  const gone = [...old].filter(([id]) => !ids.includes(id))
+  blocks.forEach(({ node }, i) => {
+    if (ids[i] || node.textContent === "") return
+    const index = gone.findIndex(([, was]) => was.node.type === node.type && was.node.textContent === node.textContent)
+    if (index >= 0) ids[i] = gone.splice(index, 1)[0][0]
+  })
+
   const holders = new Map()
   ids.forEach((id, i) => {
     if (!id) return

@@ -65,7 +65,7 @@ export default class LinkPicker {
     if (step && this.choices.length) {
       this.at = (this.at + step + this.choices.length) % this.choices.length
       this.draw()
-    } else if (event.key === "Enter") this.choose(this.at)
+    } else if (event.key === "Enter") this.chooseNewest()
     else if (event.key === "Escape") this.close()
     else return
 
@@ -78,6 +78,13 @@ export default class LinkPicker {
     if (index < 0) return
     event.preventDefault()
     this.choose(index)
+  }
+
+  // Enter may come before the list that belongs to what was typed.
+  async chooseNewest() {
+    clearTimeout(this.timer)
+    if (this.list.dataset.for !== this.input.value.trim()) await this.find()
+    this.choose(this.at)
   }
 
   choose(index) {

@@ -1,0 +1,78 @@
+require "test_helper"
+
+# Several threads write at once, each with a connection and transactions of its own, as the server's threads do.
+class ConcurrencyTest < ActiveSupport::TestCase
+  self.use_transactional_tests = false
+
+  THREADS = 5
+
+  setup do
+    @ana = person("Ana Berg")
+    @room = new_room("On Board", keeper: @ana)
+    @page = new_page("Gangway in ice", above: @room, by: @ana)
+  end
+
+  teardown do
+    tables = ApplicationRecord.connection.tables - %w[schema_migrations ar_internal_metadata] - ApplicationRecord.connection.tables.grep(/\Asection_index/)
+    ApplicationRecord.connection.disable_referential_integrity { tables.each { |table| ApplicationRecord.connection.execute("DELETE FROM \"#{table}\"") } }
+  end
+
+  test "of saves on one version one wins, and all texts are kept" do
+    saved = at_once { |i| Page.find(@page.id).save_draft(base_version: 2, save_id: "save-#{i}", title: "T", document: document(i), by: @ana) }
+    assert_equal [ 3, nil, nil, nil, nil ], saved.map(&:version).sort_by { |version| version || 99 }
+    assert_equal THREADS + 2, @page.drafts.count
+    assert_equal saved.find(&:version).document, @page.reload.draft.document
+  end
+
+  test "saves that go on until they win all get a version of their own" do
+    at_once do |i|
+      4.times do |n|
+        version = Page.find(@page.id).draft.version
+        saved = Page.find(@page.id).save_draft(base_version: version, save_id: "save-#{i}-#{n}-#{version}", title: "T", document: document(i), by: @ana)
+        redo if saved.refused?
+      end
+    end
+    assert_equal (1..(2 + (THREADS * 4))).to_a, @page.drafts.where.not(version: nil).order(:version).pluck(:version)
+  end
+
+  test "publishing at once makes one edition" do
+    save_text(@page, "New words.", by: @ana)
+    done = at_once do
+      Page.find(@page.id).publish(version: 3, by: @ana)
+    rescue Page::Publishing::Unchanged
+      :unchanged
+    end
+    assert_equal 1, done.grep(Edition).size
+    assert_equal [ 1, 2 ], @page.editions.order(:number).pluck(:number)
+  end
+
+  test "pages begun at once each have a place of their own" do
+    pages = at_once { |i| Array.new(3) { |n| Page.begin(title: "P#{i}-#{n}", above: Room.find(@room.id), by: @ana) } }.flatten
+    assert pages.all?(&:persisted?)
+    assert_equal (1..(1 + (THREADS * 3))).to_a, @room.pages.order(:position).pluck(:position)
+  end
+
+  test "grants given at once are all in force" do
+    people = Array.new(THREADS) { |i| person("Hand Number#{i}") }
+    at_once { |i| Room.find(@room.id).grant(Zuhause::Access::Holder.new(:person, people[i].id), :read) }
+    assert_equal [ :read ], people.map { |each| viewer(each).level_on(@page.reload) }.uniq
+  end
+
+  private
+
+  def at_once
+    gate = Queue.new
+    threads = Array.new(THREADS) do |i|
+      Thread.new do
+        gate.pop
+        ApplicationRecord.connection_pool.with_connection { yield i }
+      end
+    end
+    THREADS.times { gate << true }
+    threads.map(&:value)
+  end
+
+  def document(number)
+    Zuhause::Markup::MarkdownReader.read("Words of #{number}").doc
+  end
+end

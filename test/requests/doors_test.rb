@@ -1,0 +1,210 @@
+require "test_helper"
+
+# Every door of the house: each route, verb and format has a stated answer for whoever knocks. A route that is not
+# stated here fails the test.
+class DoorsTest < ActionDispatch::IntegrationTest
+  include Devise::Test::IntegrationHelpers
+
+  WHO = %i[outside stranger reader writer keeper admin].freeze
+
+  ANSWERS = {
+    all: [ 200, 200, 200, 200, 200, 200 ],
+    home: [ 302, 200, 200, 200, 200, 200 ],
+    members: [ 404, 200, 200, 200, 200, 200 ],
+    members_act: [ 404, 303, 303, 303, 303, 303 ],
+    seen: [ 404, 404, 200, 200, 200, 404 ],
+    written: [ 404, 404, 403, 200, 200, 404 ],
+    written_act: [ 404, 404, 403, 303, 303, 404 ],
+    draft_only: [ 404, 404, 404, 200, 200, 404 ],
+    kept_view: [ 404, 404, 403, 403, 200, 404 ],
+    kept_act: [ 404, 404, 403, 403, 303, 404 ],
+    added: [ 404, 403, 403, 303, 303, 403 ], # makes something new in a place that is named: whoever does not see it may not
+    offered: [ 404, 403, 403, 200, 200, 403 ],
+    office: [ 404, 403, 403, 403, 403, 200 ],
+    office_act: [ 404, 403, 403, 403, 403, 303 ],
+    nobody: [ 404, 404, 404, 404, 404, 404 ]
+  }.freeze
+
+  # Answers to the same in JSON, where it comes in JSON; elsewhere they follow from the answers above.
+  JSON = {
+    json: [ 401, 200, 200, 200, 200, 200 ],
+    json_draft: [ 401, 404, 403, 200, 200, 404 ],
+    json_publish: [ 401, 404, 403, 201, 201, 404 ]
+  }.freeze
+
+  DOORS = {
+    "GET /sign-in" => { to: "/sign-in", html: [ 200, 302, 302, 302, 302, 302 ], json: nil },
+    "POST /sign-in" => { to: "/sign-in", html: [ 422, 302, 302, 302, 302, 302 ], json: nil },
+    "DELETE /sign-out" => { to: "/sign-out", html: [ 303 ] * 6, json: nil },
+    "GET /" => { to: "/", html: :home },
+    "GET /find" => { to: "/find?q=grit", html: :all },
+    "GET /set-up/new" => { to: "/set-up/new", html: :nobody, json: :nobody },
+    "POST /set-up" => { to: "/set-up", html: :nobody, json: :nobody },
+    "POST /demo_session" => { to: ->(t) { "/demo_session?person=#{t.people[:keeper].public_id}" }, html: :nobody },
+    "GET /profile/edit" => { to: "/profile/edit", html: :members },
+    "PATCH /profile" => { to: "/profile", with: { person: { theme: "dark", name: "Somebody", office: "owner", role: "guest" } }, html: :members_act },
+    "GET /house/edit" => { to: "/house/edit", html: :office },
+    "PATCH /house" => { to: "/house", with: { house: { name: "Other", demo: true } }, html: :office_act },
+    "GET /people" => { to: "/people", html: :office },
+    "GET /people/new" => { to: "/people/new", html: :office },
+    "POST /people" => { to: "/people", with: { person: { name: "New", email: "new@x.example", password: "long enough" } }, html: :office_act },
+    "GET /people/:id/edit" => { to: ->(t) { "/people/#{t.people[:reader].public_id}/edit" }, html: :office },
+    "PATCH /people/:id" => { to: ->(t) { "/people/#{t.people[:reader].public_id}" }, with: { person: { name: "Other" } }, html: :office_act },
+    "GET /groups" => { to: "/groups", html: :office },
+    "GET /groups/new" => { to: "/groups/new", html: :office },
+    "POST /groups" => { to: "/groups", with: { group: { name: "Engine" } }, html: :office_act },
+    "GET /groups/:id/edit" => { to: ->(t) { "/groups/#{t.deck.id}/edit" }, html: :office },
+    "PATCH /groups/:id" => { to: ->(t) { "/groups/#{t.deck.id}" }, with: { group: { name: "Other" } }, html: :office_act },
+    "GET /rooms/new" => { to: "/rooms/new", html: :members },
+    "POST /rooms" => { to: "/rooms", with: { room: { name: "Mine", colour: "moss" } }, html: :members_act },
+    "GET /rooms/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}" }, html: :seen },
+    "GET /rooms/:id/edit" => { to: ->(t) { "/rooms/#{t.room.public_id}/edit" }, html: :kept_view },
+    "PATCH /rooms/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}" }, with: { room: { name: "Other" } }, html: :kept_act },
+    "GET /rooms/:room_id/access" => { to: ->(t) { "/rooms/#{t.room.public_id}/access" }, html: :seen },
+    "POST /rooms/:room_id/access_grants" => { to: ->(t) { "/rooms/#{t.room.public_id}/access_grants" }, with: { holder: "everyone", level: "read" }, html: :kept_act },
+    "PATCH /rooms/:room_id/access_grants/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}/access_grants/#{t.grant.id}" }, with: { level: "comment" }, html: :kept_act },
+    "DELETE /rooms/:room_id/access_grants/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}/access_grants/#{t.grant.id}" }, html: :kept_act },
+    "GET /p/new" => { to: ->(t) { "/p/new?above=#{t.room.public_id}" }, html: :offered },
+    "POST /p" => { to: ->(t) { "/p?above=#{t.room.public_id}" }, with: { page: { title: "New" } }, html: :added },
+    "GET /p/:id" => { to: ->(t) { "/p/#{t.page.to_param}" }, html: :seen },
+    "GET /p/:page_id/access" => { to: ->(t) { "/p/#{t.page.to_param}/access" }, html: :seen },
+    "POST /p/:page_id/access_grants" => { to: ->(t) { "/p/#{t.page.to_param}/access_grants" }, with: { holder: "everyone", level: "read" }, html: :kept_act },
+    "PATCH /p/:page_id/access_grants/:id" => { to: ->(t) { "/p/#{t.page.to_param}/access_grants/#{t.page_grant.id}" }, with: { level: "comment" }, html: :kept_act },
+    "DELETE /p/:page_id/access_grants/:id" => { to: ->(t) { "/p/#{t.page.to_param}/access_grants/#{t.page_grant.id}" }, html: :kept_act },
+    "GET /p/:page_id/draft/edit" => { to: ->(t) { "/p/#{t.page.to_param}/draft/edit" }, html: :written },
+    "PATCH /p/:page_id/draft" => { to: ->(t) { "/p/#{t.page.to_param}/draft" }, with: :draft, as: :json, html: nil, json: :json_draft },
+    "POST /p/:page_id/publication" => { to: ->(t) { "/p/#{t.page.to_param}/publication" }, with: { version: 3 }, html: :written_act, json: :json_publish },
+    "POST /p/:page_id/own_list" => { to: ->(t) { "/p/#{t.page.to_param}/own_list" }, html: :kept_act },
+    "DELETE /p/:page_id/own_list" => { to: ->(t) { "/p/#{t.page.to_param}/own_list" }, html: :kept_act },
+    "GET /p/:page_id/placement/edit" => { to: ->(t) { "/p/#{t.page.to_param}/placement/edit" }, html: :written },
+    "PATCH /p/:page_id/placement" => { to: ->(t) { "/p/#{t.page.to_param}/placement" }, with: ->(t) { { above: t.sibling.public_id } }, html: :written_act },
+    "GET /p/:page_id/promise/new" => { to: ->(t) { "/p/#{t.page.to_param}/promise/new?title=Sand" }, html: :seen },
+    "POST /p/:page_id/promise" => { to: ->(t) { "/p/#{t.page.to_param}/promise?title=Sand" }, with: { page: { title: "Sand" } }, html: :written_act },
+    "GET /p/:page_id/editions" => { to: ->(t) { "/p/#{t.page.to_param}/editions" }, html: :seen },
+    "GET /p/:page_id/editions/:id" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1" }, html: :seen },
+    "POST /p/:page_id/editions/:edition_id/restoration" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/restoration" }, html: :written_act },
+    "GET /page_choices" => { to: "/page_choices?q=x", html: nil, json: :json },
+    "POST /pastes" => { to: "/pastes", with: { text: "x" }, as: :json, html: nil, json: :json },
+    "ANY /404" => { to: "/404", html: :nobody },
+    "ANY /500" => { to: "/500", html: [ 500 ] * 6, json: nil },
+    "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
+  }.freeze
+
+  attr_reader :people, :deck, :room, :page, :sibling, :grant, :page_grant
+
+  setup do
+    @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
+    @deck = group("Deck", @people[:reader])
+    @room = room_of(@people[:keeper])
+    @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).")
+    @page.grant(holder(@deck), :read)
+    @sibling = new_page("Signals", above: @room, by: @people[:keeper])
+    @page.reload
+    save_text(@page, "Grit, salt and the [list](promise:Sand).", by: @people[:writer])
+    @page.reload
+    @grant = @room.access_grants.find_by!(group: @deck)
+    @page_grant = @page.access_grants.first
+  end
+
+  test "every route is stated" do
+    routes = Rails.application.routes.routes.reject(&:internal).map { |route| "#{route.verb.presence || "ANY"} #{route.path.spec.to_s.delete_suffix("(.:format)")}" }
+    assert_equal [], routes.map { |route| route.sub(/\APUT/, "PATCH") }.uniq - DOORS.keys
+    assert_equal [], DOORS.keys - routes
+  end
+
+  DOORS.each do |name, door|
+    test "#{name} answers each as stated" do
+      { html: door[:html], json: door.fetch(:json, :derived) }.each do |format, stated|
+        next unless stated
+
+        WHO.each { |who| assert_answer(name, door, format, who, expected(stated, door, who)) }
+      end
+    end
+  end
+
+  test "a page one may not see and one that does not exist answer with the same words" do
+    [ nil, @people[:stranger], @people[:admin] ].each do |person|
+      sign_in(person) if person
+      hidden, missing = [ @page.public_id, "zzzzzzzzzz" ].map do |id|
+        [ "", "/editions", "/editions/1", "/access", "/draft/edit", "/placement/edit", "/promise/new?title=Sand" ].map { |rest| get("/p/#{id}#{rest}") && words }
+      end
+      assert_equal missing, hidden
+      assert_equal 1, hidden.uniq.size
+    end
+  end
+
+  test "somebody else's grants cannot be changed through a place one keeps" do
+    own = new_room("Ideas", keeper: @people[:stranger])
+    sign_in(@people[:stranger])
+    assert_no_changes(-> { @grant.reload.level }) { patch "/rooms/#{own.public_id}/access_grants/#{@grant.id}", params: { level: "keep" } }
+    assert_response :not_found
+  end
+
+  test "nothing of a page leaks through rooms, the find field, pickers, home and linked from" do
+    shown = new_page("Shown", above: new_room("Open", keeper: @people[:keeper], open: true), by: @people[:keeper], markdown: "See [the hidden one](page:#{@page.public_id}).")
+    secret = new_page("Hidden pointer", above: @room, by: @people[:keeper], markdown: "See [it](page:#{shown.public_id}).")
+    sign_in(@people[:stranger])
+    [ "/", "/find?q=grit", "/find?q=gangway", "/find?q=hidden", "/page_choices?q=gang", "/p/new", "/p/#{shown.to_param}", "/p/#{shown.to_param}/access" ].each do |path|
+      get path
+      [ @page.title, @room.name, secret.title, @page.public_id, @sibling.title ].each { |word| assert_not_includes response.body, word, path }
+    end
+    get "/p/#{shown.to_param}"
+    assert_select ".text", text: "See the hidden one."
+    assert_select ".text a", count: 0
+  end
+
+  test "a draft's words and links show to its writers only" do
+    sign_in(@people[:reader])
+    get "/p/#{@page.to_param}"
+    assert_select ".text", text: /Grit and the list/
+    assert_not_includes response.body, "salt"
+    sign_out :person
+    sign_in(@people[:writer])
+    get "/p/#{@page.to_param}/draft/edit"
+    assert_includes response.body, "salt"
+  end
+
+  private
+
+  def room_of(keeper)
+    new_room("On Board", keeper: keeper).tap do |room|
+      room.grant(holder(@deck), :read)
+      room.grant(holder(@people[:writer]), :write)
+    end
+  end
+
+  # Where nothing else is stated for JSON: who gets a page in HTML gets none in JSON, and who is not signed in is told so.
+  def expected(stated, door, who)
+    return stated[WHO.index(who)] if stated.is_a?(Array)
+    return (ANSWERS[stated] || JSON[stated])[WHO.index(who)] unless stated == :derived
+
+    status = expected(door[:html], door, who)
+    return 401 if who == :outside && status == 404
+
+    status == 200 ? 406 : status
+  end
+
+  def assert_answer(name, door, format, who, status)
+    ActiveRecord::Base.transaction(requires_new: true) do
+      reset!
+      sign_in(@people[who]) if who != :outside
+      knock(name, door, format)
+      assert_equal status, response.status, "#{who} at #{name} (#{format})"
+      raise ActiveRecord::Rollback
+    end
+    @page.reload
+  end
+
+  def knock(name, door, format)
+    verb = name.split.first.downcase
+    verb = "get" if verb == "any"
+    to = door[:to].respond_to?(:call) ? door[:to].call(self) : door[:to]
+    with = door[:with].respond_to?(:call) ? door[:with].call(self) : door[:with]
+    with = { base_version: 3, save_id: "save-1", title: "T", document: Zuhause::Document.empty } if with == :draft
+    send(verb, to, params: with, as: door[:as], headers: { "Accept" => format == :json ? "application/json" : "text/html" })
+  end
+
+  def words
+    Nokogiri::HTML(response.body).tap { |doc| doc.css("[name=authenticity_token], meta, link, script").remove }.text.squish + response.status.to_s
+  end
+end

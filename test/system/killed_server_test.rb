@@ -1,0 +1,99 @@
+require "application_system_test_case"
+require "net/http"
+
+# A real server of its own, killed without warning between saves.
+class KilledServerTest < ApplicationSystemTestCase
+  self.use_transactional_tests = false
+
+  DATABASE = Rails.root.join("tmp/killed_server.sqlite3")
+  ADDRESS = "http://127.0.0.1:3997".freeze
+  ENVIRONMENT = { "TEST_DATABASE" => DATABASE.to_s, "SEPARATE_SERVER" => "1", "PORT" => "3997", "RAILS_ENV" => "test" }.freeze
+
+  setup do
+    FileUtils.rm_f(Dir["#{DATABASE}*"])
+    system(ENVIRONMENT, "bin/rails", "db:schema:load", exception: true, out: File::NULL)
+    @path = make_page
+    start
+    Capybara.app_host = ADDRESS
+  end
+
+  teardown do
+    kill
+    Capybara.app_host = nil
+  end
+
+  test "what was called saved is there after kill -9, and what was typed meanwhile follows" do
+    expect_problem "ERR_CONNECTION_REFUSED"
+    visit "/sign-in"
+    fill_in "Email", with: "ida.karlow@ternholm.example"
+    fill_in "Password", with: HouseBuilding::PASSWORD
+    within("main") { click_on "Sign in" }
+    assert_selector ".me"
+
+    visit @path
+    editor.send_keys "Before the fall."
+    assert_selector "[data-state=saved]"
+    kill
+    assert_equal "Before the fall.", text_in_database
+
+    editor.send_keys " While it was down."
+    assert_selector "[data-state=offline]"
+    start
+    assert_selector "[data-state=saved]", wait: 30
+    kill
+    assert_equal "Before the fall. While it was down.", text_in_database
+
+    start
+    visit @path
+    assert_selector ".ProseMirror", text: "Before the fall. While it was down."
+  end
+
+  private
+
+  def editor
+    find("[data-ready=true] .ProseMirror")
+  end
+
+  def make_page
+    script = <<~RUBY
+      include HouseBuilding
+      ida = person("Ida Karlow")
+      page = Page.begin(title: "Gangway in ice", above: new_room("On Board", keeper: ida), by: ida)
+      print "/p/\#{page.to_param}/draft/edit"
+    RUBY
+    IO.popen(ENVIRONMENT, [ "bin/rails", "runner", "require './test/support/house_building'; #{script}" ], &:read)
+  end
+
+  def start
+    @server = spawn(ENVIRONMENT, "bin/rails", "server", "--binding", "127.0.0.1", "--pid", "tmp/killed_server.pid", out: File::NULL, err: File::NULL)
+    deadline = Time.current + 40.seconds
+    until answers?
+      raise "the server does not answer" if Time.current > deadline
+
+      Thread.pass
+    end
+  end
+
+  def answers?
+    Net::HTTP.get_response(URI("#{ADDRESS}/sign-in")).is_a?(Net::HTTPSuccess)
+  rescue SystemCallError, EOFError
+    false
+  end
+
+  def kill
+    return unless @server
+
+    Process.kill("KILL", @server)
+    Process.wait(@server)
+    @server = nil
+    FileUtils.rm_f("tmp/killed_server.pid")
+  end
+
+  def text_in_database
+    database = SQLite3::Database.new(DATABASE.to_s)
+    document = database.get_first_value("SELECT document FROM drafts WHERE version IS NOT NULL ORDER BY version DESC LIMIT 1")
+    Zuhause::Document::Text.of(JSON.parse(document))
+  ensure
+    database&.close
+  end
+end

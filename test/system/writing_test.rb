@@ -1,0 +1,259 @@
+require "application_system_test_case"
+
+class WritingTest < ApplicationSystemTestCase
+  setup do
+    @ida = person("Ida Karlow")
+    @tom = person("Tom Ruud")
+    @room = new_room("On Board", keeper: @ida)
+    @room.grant(holder(@tom), :write)
+    @sheet = new_page("Gangway in ice", above: @room, by: @ida, markdown: "Old words.")
+    sign_in_as @ida
+  end
+
+  test "what is called saved survives a closed tab" do
+    tab = open_new_window
+    within_window(tab) do
+      write " Spread grit."
+      assert_state "saved"
+    end
+    tab.close
+    assert_equal "Old words. Spread grit.", saved_text
+    visit draft_path
+    assert_selector ".ProseMirror", text: "Old words. Spread grit."
+  end
+
+  test "text typed without a connection is kept in the browser and offered again" do
+    expect_problem "ERR_INTERNET_DISCONNECTED"
+    tab = open_new_window
+    within_window(tab) do
+      visit draft_path
+      editor
+      disconnect
+      editor.send_keys " Spread grit."
+      assert_state "offline"
+    end
+    tab.close
+    assert_equal "Old words.", saved_text
+    visit draft_path
+    assert_text "This browser holds text of this page that was never saved."
+    assert_accessible
+    click_on "Take it in"
+    assert_state "saved"
+    assert_equal "Old words. Spread grit.", saved_text
+  end
+
+  test "a connection that comes back saves what was typed" do
+    expect_problem "ERR_INTERNET_DISCONNECTED"
+    visit draft_path
+    editor
+    disconnect
+    editor.send_keys " Spread grit."
+    assert_state "offline"
+    connect
+    assert_state "saved"
+    assert_equal "Old words. Spread grit.", saved_text
+  end
+
+  test "a colleague's newer text is shown beside one's own, and nothing is lost" do
+    expect_problem "409"
+    visit draft_path
+    editor
+    write_as_colleague "Tom's words."
+    editor.send_keys " Mine too."
+    assert_text "Somebody saved this page while you were writing"
+    assert_accessible
+    within("[data-conflict]") do
+      assert_text "Text of Tom Ruud"
+      assert_text "Tom's words."
+      assert_text "Old words. Mine too."
+      click_on "Go on with mine"
+    end
+    assert_state "saved"
+    assert_equal "Old words. Mine too.", saved_text
+    assert_equal [ "Tom's words.", "Old words. Mine too." ], @sheet.drafts.where(base_version: 2..).order(:id).first(2).map { |draft| Zuhause::Document::Text.of(draft.document) }
+  end
+
+  test "one can go on with the colleague's text" do
+    expect_problem "409"
+    visit draft_path
+    editor
+    write_as_colleague "Tom's words."
+    editor.send_keys " Mine too."
+    click_on "Go on with their text"
+    editor.send_keys [ :control, :end ], " And more."
+    assert_state "saved"
+    assert_equal "Tom's words. And more.", saved_text
+  end
+
+  test "a sign-in that expired loses nothing" do
+    expect_problem "401"
+    visit draft_path
+    editor
+    page.driver.browser.manage.delete_all_cookies
+    editor.send_keys " Spread grit."
+    assert_selector "[data-state=signed_out]", text: "You are signed out."
+    tab = open_new_window
+    within_window(tab) { sign_in_as @ida }
+    tab.close
+    page.execute_script "document.dispatchEvent(new Event('visibilitychange'))"
+    assert_state "saved"
+    assert_equal "Old words. Spread grit.", saved_text
+  end
+
+  test "Markdown habits make blocks and marks" do
+    visit draft_path
+    editor.send_keys [ :control, "a" ], :backspace
+    editor.send_keys "# Before the first call", :enter, "- one", :enter, "two", :enter, :enter, "1. first", :enter, :enter,
+                     "> said", :enter, :enter, "**strong** and _leaning_ and ~~gone~~ and `code` end", :enter, "```ruby ", "x = 1"
+    assert_state "saved"
+    assert_equal <<~MARKDOWN, Zuhause::Markup::MarkdownWriter.write(@sheet.reload.draft.document, ids: false)
+      # Before the first call
+
+      - one
+      - two
+
+      1. first
+
+      > said
+
+      **strong** and _leaning_ and ~~gone~~ and `code` end
+
+      ```ruby
+      x = 1
+      ```
+    MARKDOWN
+  end
+
+  test "block ids stay with the text they were given to" do
+    first = @sheet.draft.document["content"][0]["attrs"]["id"]
+    visit draft_path
+    editor
+    fill_in "Title", with: "Gangway in ice\n"
+    page.active_element.send_keys :enter
+    assert_state "saved"
+    blocks = @sheet.reload.draft.document["content"]
+    assert_equal [ "", "Old words." ], blocks.map { |block| Zuhause::Document::Text.of(block) }
+    assert_equal first, blocks[1]["attrs"]["id"]
+    assert_equal 2, blocks.map { |block| block["attrs"]["id"] }.uniq.size
+  end
+
+  test "pasted text is read as Markdown, and a page's address becomes a link to the page" do
+    other = new_page("Signals ashore", above: @room, by: @ida)
+    visit draft_path
+    editor.send_keys [ :control, :end ], :enter
+    paste "A **strong** word\n\n- and a list"
+    assert_selector ".ProseMirror strong", text: "strong"
+    assert_selector ".ProseMirror li", text: "and a list"
+    editor.send_keys [ :control, :end ], :enter, :enter
+    paste "#{page.server_url}/p/#{other.to_param}"
+    assert_selector ".ProseMirror a.link-page", text: "Signals ashore"
+    assert_state "saved"
+    assert_equal [ other.public_id ], @sheet.links.where(stage: "draft").pluck(:target_page)
+  end
+
+  test "a title that will not do is told beside it, and the last one kept" do
+    visit draft_path
+    editor
+    fill_in "Title", with: ""
+    assert_text "A page needs a title."
+    fill_in "Title", with: "x" * 201
+    assert_text "A title has at most 200 characters."
+    fill_in "Title", with: "Gangway in frost"
+    assert_no_text "at most 200"
+    assert_state "saved"
+    assert_equal [ "Gangway in frost", "Gangway in ice" ], [ @sheet.reload.draft.title, @sheet.title ]
+  end
+
+  test "everything is done from the keyboard" do
+    visit draft_path
+    editor.send_keys [ :control, :end ], " See ->"
+    link_words.send_keys "gang"
+    assert_selector "#link-choices[data-for=gang] [aria-selected=true]", text: "Gangway in ice"
+    link_words.send_keys :arrow_down
+    assert_selector "[aria-selected=true]", text: "Promise a page named “gang”"
+    link_words.send_keys :escape
+    assert_selector ".ProseMirror", text: "See ->"
+    editor.send_keys [ :control, "k" ]
+    link_words.send_keys "https://forecast.example/harbour", :enter
+    assert_selector ".ProseMirror a.link-away"
+    editor.send_keys [ :control, :enter ]
+    page.active_element.send_keys "By keyboard", :enter
+    assert_text "Edition 2 is published."
+    page.active_element.send_keys "h"
+    assert_selector "h1", text: "History of Gangway in ice"
+    assert_selector ".editions", text: "By keyboard"
+  end
+
+  test "the editor knows the node types and marks of the core, no more and no less" do
+    visit draft_path
+    editor
+    nodes, marks = page.evaluate_script(<<~JS)
+      (() => {
+        const { schema } = document.querySelector(".ProseMirror").editor
+        const attrs = (type) => Object.fromEntries(Object.entries(type.spec.attrs ?? {}).map(([name, attr]) => [name, attr.default ?? null]))
+        return [
+          Object.fromEntries(Object.entries(schema.nodes).map(([name, type]) => [name, [type.spec.content ?? "", type.spec.group ?? null, attrs(type), type.spec.marks !== ""]])),
+          Object.fromEntries(Object.entries(schema.marks).map(([name, type]) => [name, [attrs(type), type.excluded.map((other) => other.name)]]))
+        ]
+      })()
+    JS
+    schema = Zuhause::Document::Schema
+    assert_equal schema::NODES.transform_values { |n| [ n.expression, n.group, n.attrs.transform_values(&:default), n.marks ] }, nodes
+    assert_equal schema::MARKS.to_h { |name, m| [ name, [ m.attrs.transform_values(&:default), [ name ] ] ] }, marks
+  end
+
+  test "a violation of the policy would be seen" do
+    visit draft_path
+    editor
+    page.execute_script "document.head.append(Object.assign(document.createElement('style'), { textContent: 'body { color: red }' }))"
+    assert_match(/Content Security Policy/, browser_problems.join)
+  end
+
+  private
+
+  def draft_path
+    "/p/#{@sheet.to_param}/draft/edit"
+  end
+
+  def editor
+    find("[data-ready=true] .ProseMirror")
+  end
+
+  def link_words
+    find_field("Title of a page, or an address")
+  end
+
+  def write(words)
+    visit draft_path
+    editor.send_keys [ :control, :end ], words
+  end
+
+  def write_as_colleague(markdown)
+    save_text(@sheet.reload, markdown, by: @tom)
+  end
+
+  def paste(text)
+    page.execute_script(<<~JS, text)
+      const data = new DataTransfer()
+      data.setData("text/plain", arguments[0])
+      document.querySelector(".ProseMirror").dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }))
+    JS
+  end
+
+  def assert_state(state)
+    assert_selector "[data-state=#{state}]"
+  end
+
+  def saved_text
+    Zuhause::Document::Text.of(@sheet.reload.draft.document)
+  end
+
+  def disconnect(offline: true)
+    page.driver.browser.execute_cdp("Network.enable")
+    page.driver.browser.execute_cdp("Network.emulateNetworkConditions", offline: offline, latency: 0, downloadThroughput: -1, uploadThroughput: -1)
+  end
+
+  def connect
+    disconnect(offline: false)
+  end
+end
