@@ -22,48 +22,42 @@ function byId(doc) {
   return found
 }
 
-// Every block bears an id, given once. The half of a split block that keeps the old text keeps the id; of two blocks with
-// one id the one that was there before keeps it.
+// Every block bears an id, given once. Of blocks that claim the same one, that keeps it which has the text it had; else
+// the one that stands where it stood. A block without an id takes that of an equal block that is gone, as the half of a
+// split block does that keeps the text.
 function mend(transactions, before, after) {
   const old = byId(before.doc)
-  const place = (id) => transactions.reduce((pos, tr) => tr.mapping.map(pos), old.get(id).pos)
   const blocks = []
-  after.doc.descendants((node, pos, parent, index) => {
-    if (TYPES.includes(node.type.name)) blocks.push({ node, pos, previous: index > 0 ? parent.child(index - 1) : null })
+  after.doc.descendants((node, pos) => {
+    if (TYPES.includes(node.type.name)) blocks.push({ node, pos, id: node.attrs.id })
   })
 
-  const ids = blocks.map(({ node }) => node.attrs.id)
-  blocks.forEach(({ node, previous }, i) => {
-    if (ids[i] || !previous?.attrs.id || previous.type !== node.type || previous.textContent !== "" || node.textContent === "") return
-    if (old.get(previous.attrs.id)?.node.textContent !== node.textContent) return
-
-    const from = blocks.findIndex((block) => block.node === previous)
-    ids[i] = ids[from]
-    ids[from] = null
-  })
-
-  // Splitting at the very start may leave neither half an id: the text tells which one was there.
-  const gone = [...old].filter(([id]) => !ids.includes(id))
-  blocks.forEach(({ node }, i) => {
-    if (ids[i] || node.textContent === "") return
-    const index = gone.findIndex(([, was]) => was.node.type === node.type && was.node.textContent === node.textContent)
-    if (index >= 0) ids[i] = gone.splice(index, 1)[0][0]
-  })
+  const sameText = (id, { node }) => node.textContent !== "" && old.get(id)?.node.type === node.type && old.get(id).node.textContent === node.textContent
+  const samePlace = (id, { pos }) => old.has(id) && transactions.reduce((place, tr) => tr.mapping.map(place), old.get(id).pos) === pos
+  const claim = (id, block) => (sameText(id, block) ? 2 : 0) + (samePlace(id, block) ? 1 : 0)
 
   const holders = new Map()
-  ids.forEach((id, i) => {
-    if (!id) return
-    const other = holders.get(id)
-    const wins = other === undefined || (old.has(id) && place(id) === blocks[i].pos)
-    if (other !== undefined) ids[wins ? other : i] = null
-    if (wins) holders.set(id, i)
-  })
+  for (const block of blocks) {
+    const holder = block.id && holders.get(block.id)
+    if (!block.id) continue
+    if (holder && claim(block.id, holder) >= claim(block.id, block)) block.id = null
+    else {
+      if (holder) holder.id = null
+      holders.set(block.id, block)
+    }
+  }
+  for (const block of blocks.filter(({ id }) => !id)) {
+    const id = [...old.keys()].find((was) => sameText(was, block) && (!holders.has(was) || holders.get(was).node.textContent === ""))
+    if (!id) continue
+    if (holders.has(id)) holders.get(id).id = null
+    block.id = id
+    holders.set(id, block)
+  }
 
   const tr = after.tr
-  blocks.forEach(({ node, pos }, i) => {
-    const id = ids[i] ?? newId()
-    if (id !== node.attrs.id) tr.setNodeAttribute(pos, "id", id)
-  })
+  for (const { node, pos, id } of blocks) {
+    if (!id || id !== node.attrs.id) tr.setNodeAttribute(pos, "id", id ?? newId())
+  }
   return tr.docChanged ? tr.setMeta("addToHistory", false) : null
 }
 
