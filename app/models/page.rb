@@ -1,5 +1,5 @@
 class Page < ApplicationRecord
-  include Addressed, PubliclyIdentified, Placed, Drafting, Publishing, AccessListed, Movable, Promised
+  include Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised
 
   belongs_to :room
   belongs_to :author, class_name: "Person"

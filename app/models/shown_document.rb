@@ -30,7 +30,7 @@ class ShownDocument
   def same_for_all
     return write unless @state.is_a?(Edition)
 
-    Rails.cache.fetch([ "document", @state.id, Zuhause::Markup::HTML::VERSION, I18n.locale ]) { write }
+    Rails.cache.fetch([ "document", @page.public_id, @state.number, Zuhause::Markup::HTML::VERSION, I18n.locale ]) { write }
   end
 
   def write

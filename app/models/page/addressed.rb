@@ -2,10 +2,6 @@
 module Page::Addressed
   extend ActiveSupport::Concern
 
-  included do
-    validate :title_fits
-  end
-
   class_methods do
     # @param param [String] the last part of an address
     # @raise [ActiveRecord::RecordNotFound]
@@ -16,12 +12,5 @@ module Page::Addressed
 
   def to_param
     [ Zuhause::Document::Title.slug(title), public_id ].compact_blank.join("-")
-  end
-
-  private
-
-  def title_fits
-    problem = Zuhause::Document::Title.problem(title.to_s)
-    errors.add(:title, problem, count: Zuhause::Document::Title::LENGTH.end) if problem
   end
 end

@@ -1,0 +1,84 @@
+require "test_helper"
+
+class SearchTest < ActiveSupport::TestCase
+  setup do
+    @ana, @ben = person("Ana Berg"), person("Ben Holt")
+    @room = new_room("On Board", keeper: @ana, open: true)
+  end
+
+  test "a word in the title comes before one in a heading before one in the text" do
+    publish_page "Text", "Grit is in the box.\n\n# Other\n\nMore words."
+    publish_page "Heading", "Words.\n\n# Where the grit is\n\nMore."
+    publish_page "Grit by stage", "Words."
+    assert_equal [ "Grit by stage", "Heading", "Text" ], found("grit")
+  end
+
+  test "it answers with the section and marks the words" do
+    publish_page "Gangway", "Before.\n\n# Between calls\n\nThe tread freezes from spray.\n\n# Closing\n\nKnock the ropes."
+    result = search("spray tread").results.first
+    assert_equal [ "Between calls", "The \u0002tread\u0003 freezes from \u0002spray\u0003." ], [ result.section.heading, result.snippet ]
+  end
+
+  test "a title alone leads to the page's beginning, and a word of title and text together finds" do
+    publish_page "Gangway in ice", "Before.\n\n# Between calls\n\nKnock the ropes."
+    assert_equal 0, search("gangway").results.first.section.position
+    assert_equal "Between calls", search("gangway ropes").results.first.section.heading
+  end
+
+  test "each page is found once, with its other sections beside it" do
+    publish_page "Gangway", "# One\n\nGrit.\n\n# Two\n\nGrit.\n\n# Three\n\nSalt."
+    results = search("grit").results
+    assert_equal [ 1, 1 ], [ results.size, search("grit").count ]
+    assert_equal %w[One Two], [ results.first.section, *results.first.others ].map(&:heading).sort
+  end
+
+  test "accents and case make no difference, and the last word may be unfinished" do
+    publish_page "Über die Brücke", "Füße trocken."
+    [ "uber brucke", "ÜBER", "fuße", "trock", "bruck" ].each { |words| assert_equal [ "Über die Brücke" ], found(words), words }
+    assert_empty found("trock ")
+  end
+
+  test "drafts and what one may not read are not found" do
+    publish_page "Open", "Grit."
+    new_page("Draft", above: @room, by: @ana, markdown: "Grit.", publish: false)
+    save_text(Page.find_by!(title: "Open"), "Salt.", by: @ana)
+    new_page("Hidden", above: new_room("Ideas", keeper: @ana), by: @ana, markdown: "Grit.")
+    assert_equal [ "Open" ], found("grit", @ben)
+    assert_equal [ "Hidden", "Open" ], found("grit", @ana).sort
+    assert_empty found("salt", @ana)
+    assert_equal 1, search("grit", @ben).count
+  end
+
+  test "an edition takes the place of the one before it, and a rebuilt index says the same" do
+    page = publish_page("Gangway", "Salt.")
+    save_text(page, "Grit.", by: @ana, title: "Ramp")
+    page.publish(version: page.reload.draft.version, by: @ana)
+    assert_equal [ [], [], [ "Ramp" ], [ "Ramp" ] ], [ found("salt"), found("gangway"), found("grit"), found("ramp") ]
+    Section.connection.execute("INSERT INTO section_index(section_index) VALUES('rebuild')")
+    assert_equal [ [], [], [ "Ramp" ], [ "Ramp" ] ], [ found("salt"), found("gangway"), found("grit"), found("ramp") ]
+    Section.connection.execute("INSERT INTO section_index(section_index, rank) VALUES('integrity-check', 1)")
+  end
+
+  test "any input is safe" do
+    publish_page "Gangway", "Grit."
+    [ "", " ", "\"", "'", "*", "grit OR", "NEAR(", "title:grit", "grit\"; DROP TABLE pages; --", "%", "\u0000grit", "\xff", "-grit", "^grit", "(((", "{title} : x", "🙂", "a" * 10_000, "w " * 500, nil, [ "x" ], { a: 1 } ].each do |input|
+      assert_kind_of Integer, search(input).count, input.inspect
+      assert_kind_of Array, search(input).results
+    end
+    assert_equal [ "Gangway" ], found("grit*")
+  end
+
+  private
+
+  def publish_page(title, markdown)
+    new_page(title, above: @room, by: @ana, markdown: markdown)
+  end
+
+  def search(words, by = @ben)
+    Search.new(words, viewer(by))
+  end
+
+  def found(words, by = @ben)
+    search(words, by).results.map { |result| result.page.title }
+  end
+end

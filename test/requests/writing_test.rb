@@ -1,0 +1,173 @@
+require "test_helper"
+
+class WritingRequestsTest < ActionDispatch::IntegrationTest
+  include Devise::Test::IntegrationHelpers
+
+  setup do
+    @ana = person("Ana Berg")
+    @room = new_room("On Board", keeper: @ana)
+    @page = new_page("Gangway in ice", above: @room, by: @ana)
+    sign_in @ana
+  end
+
+  test "a title that will not do is refused beside its field, and what was typed is kept" do
+    { "" => "The title is needed", "x" * 201 => "may have at most 200 characters" }.each do |title, message|
+      assert_no_difference(-> { Page.count }) { post "/p", params: { above: @room.public_id, page: { title: title } } }
+      assert_response :unprocessable_entity
+      assert_select ".field-wrong .wrong#page_title_error", /#{message.delete_prefix("The title ")}/i
+      assert_select "input[aria-invalid='true'][aria-describedby~='page_title_error']"
+      assert_select "input[name='page[title]'][value=?]", title if title.present?
+      assert_select "option[selected][value='#{@room.public_id}']"
+    end
+  end
+
+  test "a room needs a name and a colour that there is" do
+    assert_no_difference(-> { Room.count + AccessGrant.count }) { post "/rooms", params: { room: { name: "", colour: "moss" } } }
+    assert_response :unprocessable_entity
+    assert_select ".wrong"
+    assert_no_difference(-> { Room.count }) { post "/rooms", params: { room: { name: "X", colour: "url(x)" } } }
+  end
+
+  test "a save answers with its version, and the same save again with the same" do
+    2.times do
+      save({ save_id: "save-1", base_version: 2 })
+      assert_response :ok
+      assert_equal 3, response.parsed_body["version"]
+    end
+    assert_equal %w[0], response.parsed_body["new_ids"].keys
+  end
+
+  test "a save on an older version is refused with both texts" do
+    save({ save_id: "save-1", base_version: 2 }, "Newer.")
+    save({ save_id: "save-2", base_version: 2 }, "Mine <b>.")
+    assert_response :conflict
+    assert_equal [ 3, "Ana Berg" ], response.parsed_body.values_at("version", "author")
+    assert_includes response.parsed_body["html"], "Newer."
+    assert_includes response.parsed_body["kept_html"], "Mine &lt;b&gt;."
+    assert_equal 4, @page.drafts.count
+  end
+
+  test "a document that does not fit is refused naming the node" do
+    save({ document: { type: "doc", content: [ { type: "heading", attrs: { level: 9 } } ] } })
+    assert_response :unprocessable_entity
+    assert_equal [ "a heading has no valid level." ], response.parsed_body["errors"]["document"]
+    save({ title: "" })
+    assert_response :unprocessable_entity
+    assert response.parsed_body["errors"]["title"]
+    save({ save_id: "x" })
+    assert_response :unprocessable_entity
+    [ "null", "{", "[]", "{\"document\":#{"[" * 200}#{"]" * 200}}" ].each do |body|
+      patch "/p/#{@page.to_param}/draft", params: body, headers: { "Content-Type" => "application/json", "Accept" => "application/json" }
+      assert_includes [ 400, 422 ], response.status, body[0, 20]
+    end
+    assert_equal 2, @page.drafts.count
+  end
+
+  test "publishing names the version, and says when there is a newer one or nothing new" do
+    post_json "/p/#{@page.to_param}/publication", version: 2
+    assert_equal [ 422, "There is nothing new to publish." ], [ response.status, response.parsed_body["error"] ]
+    save_text(@page, "New.", by: @ana)
+    post_json "/p/#{@page.to_param}/publication", version: 2
+    assert_response :conflict
+    post_json "/p/#{@page.to_param}/publication", version: 3, note: "x" * 301
+    assert_response :unprocessable_entity
+    post_json "/p/#{@page.to_param}/publication", version: 3, note: "Better", small: "1"
+    assert_response :created
+    assert_equal [ 2, true ], @page.reload.edition.then { |edition| [ edition.number, edition.small ] }
+  end
+
+  test "the picker offers pages by their words, the beginning first" do
+    [ "Ice and the gangway", "Gangway lights", "100% grit_" ].each { |title| new_page(title, above: @room, by: @ana) }
+    get "/page_choices", params: { q: "gang" }, as: :json
+    assert_equal [ "Gangway in ice", "Gangway lights", "Ice and the gangway" ], titles
+    get "/page_choices?q=%25"
+    assert_equal 4, titles.size, "a sign alone is no word"
+  end
+
+  test "moving is refused where it may not be, and below itself" do
+    sub = new_page("Sand", above: @page, by: @ana)
+    patch "/p/#{@page.to_param}/placement", params: { above: sub.public_id }
+    assert_response :unprocessable_entity
+    assert_select ".said-alert", /cannot stand below itself/
+    ben = person("Ben Holt")
+    other = new_room("Ashore", keeper: ben)
+    patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }
+    assert_response :not_found
+    other.grant(holder(@ana), :read)
+    patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }
+    assert_response :unprocessable_entity
+    assert_equal @room, @page.reload.room
+    other.grant(holder(@ana), :write)
+    patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }
+    assert_equal other, @page.reload.room
+  end
+
+  test "access is given, changed and taken, and the last keeper stays" do
+    ben = person("Ben Holt")
+    post "/rooms/#{@room.public_id}/access_grants", params: { holder: "person:#{ben.public_id}", level: "write" }
+    grant = @room.access_grants.find_by!(person: ben)
+    patch "/rooms/#{@room.public_id}/access_grants/#{grant.id}", params: { level: "read" }
+    assert_equal :read, viewer(ben).level_on(@page.reload)
+    delete "/rooms/#{@room.public_id}/access_grants/#{grant.id}"
+    assert_equal :none, viewer(ben).level_on(@page.reload)
+    own = @room.access_grants.find_by!(person: @ana)
+    delete "/rooms/#{@room.public_id}/access_grants/#{own.id}"
+    assert_response :unprocessable_entity
+    assert_select ".said-alert", /nobody who keeps it/
+    [ { holder: "", level: "read" }, { holder: "person:nobody", level: "read" }, { holder: "everyone", level: "rule" }, { holder: "anyone", level: "read" } ].each do |params|
+      assert_no_difference(-> { AccessGrant.count }) { post "/rooms/#{@room.public_id}/access_grants", params: params }
+      assert_response :unprocessable_entity
+    end
+  end
+
+  test "one-click sign-in is only in a demo house, and no form can make a house one" do
+    rosa = person("Rosa Tamm", office: "administrator")
+    sign_in rosa
+    patch "/house", params: { house: { name: "Other", demo: "1" } }
+    assert_not House.current.reload.demo?
+    sign_out :person
+    get "/sign-in"
+    assert_select ".demo-person", 0
+    House.current.update!(demo: true)
+    get "/sign-in"
+    assert_select ".demo-person", 2
+    post "/demo_session", params: { person: @ana.public_id }
+    follow_redirect!
+    assert_select ".me[aria-label='You: Ana Berg']"
+    @ana.update!(suspended_at: Time.current)
+    reset!
+    post "/demo_session", params: { person: @ana.public_id }
+    assert_response :not_found
+  end
+
+  test "an administrator cannot make an owner, nor the owner anything less" do
+    ida = person("Ida Karlow", office: "owner")
+    sign_in person("Rosa Tamm", office: "administrator")
+    patch "/people/#{@ana.public_id}", params: { person: { name: "Ana", office: "owner" } }
+    patch "/people/#{ida.public_id}", params: { person: { name: "Ida", office: "none" } }
+    assert_equal %w[none owner], [ @ana, ida ].map { |each| each.reload.office }
+  end
+
+  test "signing in is remembered where asked, and leads nowhere else" do
+    sign_out :person
+    post "/sign-in", params: { person: { email: @ana.email.upcase, password: HouseBuilding::PASSWORD, remember_me: "1" }, return_to: "https://elsewhere.example" }
+    assert_redirected_to "/"
+    assert_match(/remember_person_token=.*httponly/i, Array(response.headers["set-cookie"]).join("\n"))
+  end
+
+  private
+
+  def save(changes, text = "Words.")
+    document = { type: "doc", content: [ { type: "paragraph", content: [ { type: "text", text: text } ] } ] }
+    body = { base_version: 2, save_id: "save-0", title: "Gangway in ice", document: document }.merge(changes)
+    patch "/p/#{@page.to_param}/draft", params: body, as: :json
+  end
+
+  def post_json(path, **params)
+    post path, params: params, as: :json
+  end
+
+  def titles
+    response.parsed_body.map { |choice| choice["title"] }
+  end
+end
