@@ -1,5 +1,13 @@
 const token = () => document.querySelector("meta[name=csrf-token]")?.content ?? ""
 
+// After signing in again the page's token is one of a session that has ended; the page as it is now has a new one.
+export async function renewToken() {
+  const response = await fetch(location.href, { headers: { Accept: "text/html" } }).catch(() => null)
+  const meta = response?.ok && new DOMParser().parseFromString(await response.text(), "text/html").querySelector("meta[name=csrf-token]")
+  if (meta) document.querySelector("meta[name=csrf-token]").content = meta.content
+  return Boolean(meta)
+}
+
 // Sends JSON and answers { status, ok, body }; rejects only if no answer came.
 async function send(method, address, body, options = {}) {
   const response = await fetch(address, {

@@ -1,5 +1,5 @@
 import { del, get, set } from "idb-keyval"
-import { patch } from "./http"
+import { patch, renewToken } from "./http"
 
 const IDLE = 700 // milliseconds without typing before a save
 const LATEST = 3000 // and at most this long while typing goes on
@@ -72,7 +72,7 @@ export default class Saving {
 
     this.dirty = true
     if (answer.status === 409) this.stop("conflict", () => this.onConflict(answer.body))
-    else if (answer.status === 422) this.refused(answer.body)
+    else if (answer.status === 422) return this.refused(answer.body)
     else if (answer.status === 401) this.stop("signed_out", () => this.tryAgain())
     else this.stop("forbidden")
     return false
@@ -80,6 +80,7 @@ export default class Saving {
 
   async saved(body, sent) {
     this.version = body.version
+    this.renewed = false
     if (Object.keys(body.new_ids).length) this.onNewIds(body.new_ids, sent)
     if (this.dirty) await this.remember()
     else {
@@ -89,10 +90,17 @@ export default class Saving {
     return true
   }
 
-  // A token that has grown old is refused as well, with a page instead of reasons: what is typed next tries again.
-  refused(body) {
-    this.onState("refused")
-    this.onRefused(body.errors ?? {})
+  // Without reasons it was the page's token that was refused. With a new one the same save goes out once more; if there
+  // is none to be had, the session has ended.
+  async refused(body) {
+    if (body.errors) {
+      this.onState("refused")
+      this.onRefused(body.errors)
+      return false
+    }
+    this.renewed = !this.renewed && await renewToken()
+    if (!this.renewed) this.stop("signed_out", () => this.tryAgain())
+    return this.renewed
   }
 
   later() {
@@ -113,7 +121,7 @@ export default class Saving {
     const again = () => {
       if (document.visibilityState !== "visible") return
       document.removeEventListener("visibilitychange", again)
-      this.goOn(this.version)
+      renewToken().then(() => this.goOn(this.version))
     }
     document.addEventListener("visibilitychange", again)
   }

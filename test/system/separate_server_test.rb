@@ -1,11 +1,11 @@
 require "application_system_test_case"
 require "net/http"
 
-# A real server of its own, killed without warning between saves.
-class KilledServerTest < ApplicationSystemTestCase
+# A real server of its own, with all its protections, to be killed without warning between saves.
+class SeparateServerTest < ApplicationSystemTestCase
   self.use_transactional_tests = false
 
-  DATABASE = Rails.root.join("tmp/killed_server.sqlite3")
+  DATABASE = Rails.root.join("tmp/separate_server.sqlite3")
   ADDRESS = "http://127.0.0.1:3997".freeze
   ENVIRONMENT = { "TEST_DATABASE" => DATABASE.to_s, "SEPARATE_SERVER" => "1", "PORT" => "3997", "RAILS_ENV" => "test" }.freeze
 
@@ -24,12 +24,7 @@ class KilledServerTest < ApplicationSystemTestCase
 
   test "what was called saved is there after kill -9, and what was typed meanwhile follows" do
     expect_problem "ERR_CONNECTION_REFUSED"
-    visit "/sign-in"
-    fill_in "Email", with: "ida.karlow@ternholm.example"
-    fill_in "Password", with: HouseBuilding::PASSWORD
-    within("main") { click_on "Sign in" }
-    assert_selector ".me"
-
+    sign_in
     visit @path
     editor.send_keys "Before the fall."
     assert_selector "[data-state=saved]"
@@ -48,7 +43,33 @@ class KilledServerTest < ApplicationSystemTestCase
     assert_selector ".ProseMirror", text: "Before the fall. While it was down."
   end
 
+  test "signing in again in another tab lets one go on, though the page's token is of the session that ended" do
+    expect_problem "422"
+    expect_problem "404"
+    sign_in
+    visit @path
+    editor.send_keys "Signed in."
+    assert_selector "[data-state=saved]"
+    page.driver.browser.manage.delete_all_cookies
+    editor.send_keys " And out."
+    assert_selector "[data-state=signed_out]"
+    tab = open_new_window
+    within_window(tab) { sign_in }
+    tab.close
+    page.execute_script "document.dispatchEvent(new Event('visibilitychange'))"
+    assert_selector "[data-state=saved]"
+    assert_equal "Signed in. And out.", text_in_database
+  end
+
   private
+
+  def sign_in
+    visit "/sign-in"
+    fill_in "Email", with: "ida.karlow@ternholm.example"
+    fill_in "Password", with: HouseBuilding::PASSWORD
+    within("main") { click_on "Sign in" }
+    assert_selector ".me"
+  end
 
   def editor
     find("[data-ready=true] .ProseMirror")
@@ -65,7 +86,7 @@ class KilledServerTest < ApplicationSystemTestCase
   end
 
   def start
-    @server = spawn(ENVIRONMENT, "bin/rails", "server", "--binding", "127.0.0.1", "--pid", "tmp/killed_server.pid", out: File::NULL, err: File::NULL)
+    @server = spawn(ENVIRONMENT, "bin/rails", "server", "--binding", "127.0.0.1", "--pid", "tmp/separate_server.pid", out: File::NULL, err: File::NULL)
     deadline = Time.current + 40.seconds
     until answers?
       raise "the server does not answer" if Time.current > deadline
@@ -86,7 +107,7 @@ class KilledServerTest < ApplicationSystemTestCase
     Process.kill("KILL", @server)
     Process.wait(@server)
     @server = nil
-    FileUtils.rm_f("tmp/killed_server.pid")
+    FileUtils.rm_f("tmp/separate_server.pid")
   end
 
   def text_in_database
