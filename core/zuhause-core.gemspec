@@ -8,5 +8,6 @@ Gem::Specification.new do |spec|
   spec.files = Dir["lib/**/*.rb"]
 
   spec.add_dependency "commonmarker", "~> 0.23.11"
+  spec.add_dependency "diff-lcs", "~> 1.6"
   spec.add_dependency "rouge", "~> 4.5"
 end

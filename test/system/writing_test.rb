@@ -87,6 +87,7 @@ class WritingTest < ApplicationSystemTestCase
 
   test "a sign-in that expired loses nothing" do
     expect_problem "401"
+    expect_problem "404"
     visit draft_path
     editor
     page.driver.browser.manage.delete_all_cookies

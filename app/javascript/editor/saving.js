@@ -121,7 +121,7 @@ export default class Saving {
     const again = () => {
       if (document.visibilityState !== "visible") return
       document.removeEventListener("visibilitychange", again)
-      renewToken().then(() => this.goOn(this.version))
+      renewToken().then((renewed) => (renewed ? this.goOn(this.version) : this.tryAgain()))
     }
     document.addEventListener("visibilitychange", again)
   }

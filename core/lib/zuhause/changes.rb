@@ -1,0 +1,4 @@
+require "zuhause/changes/matching"
+require "zuhause/changes/inline"
+require "zuhause/changes/entry"
+require "zuhause/changes/comparison"

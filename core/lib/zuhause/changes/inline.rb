@@ -1,0 +1,97 @@
+require "diff/lcs"
+
+module Zuhause
+  module Changes
+    # What changed inside one block of text, word by word.
+    module Inline
+      # A stretch of text: +kind+ is :same, :added, :removed or :formatted (the same words with other marks); +old+ and
+      # +new+ are the inline nodes before and after, nil where there are none.
+      Part = Struct.new(:kind, :old, :new)
+
+      WORD = /[\p{L}\p{M}\p{N}]+|\s+|./m
+      MOST = 3000 # words in a stretch that is compared word by word; a longer one counts as replaced
+
+      module_function
+
+      # @param old [Array<Hash>] inline nodes in normal form
+      # @param new [Array<Hash>]
+      # @return [Array<Part>] in order; neighbours of one kind joined
+      def compare(old, new)
+        return join([ Part.new(:same, old, new) ]) if old == new && old.any?
+
+        one, other = tokens(old), tokens(new)
+        head = common(one, other)
+        tail = common(one.drop(head).reverse, other.drop(head).reverse)
+        middle = between(one[head...(one.size - tail)], other[head...(other.size - tail)])
+        join(keep(one.first(head), other.first(head)) + middle + keep(one.last(tail), other.last(tail)))
+      end
+
+      # @param parts [Array<Part>]
+      # @return [Array<Hash>] the new inline nodes, from what was kept of the old and what was added
+      def apply(parts)
+        glue(parts.reject { |part| part.kind == :removed }.flat_map { |part| part.kind == :same ? part.old : part.new })
+      end
+
+      # @return [Array<Hash>] nodes with equal neighbours joined
+      def glue(nodes)
+        nodes.slice_when { |a, b| a["text"].nil? || b["text"].nil? || a["marks"] != b["marks"] }
+             .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |node| node["text"] }.join) }
+      end
+
+      def tokens(nodes)
+        nodes.flat_map { |node| node["text"] ? node["text"].scan(WORD).map { |word| node.merge("text" => word) } : [ node ] }
+      end
+      private_class_method :tokens
+
+      def common(one, other)
+        one.each_index.find { |i| i >= other.size || one[i]["text"] != other[i]["text"] || one[i]["type"] != other[i]["type"] } || [ one.size, other.size ].min
+      end
+      private_class_method :common
+
+      def keep(one, other)
+        one.zip(other).map { |a, b| Part.new(a == b ? :same : :formatted, [ a ], [ b ]) }
+      end
+      private_class_method :keep
+
+      def between(one, other)
+        return replaced(one, other) if one.empty? || other.empty? || one.size + other.size > MOST
+
+        Diff::LCS.sdiff(one.map { |t| t["text"] || "\n" }, other.map { |t| t["text"] || "\n" }).flat_map do |change|
+          a, b = one[change.old_position], other[change.new_position]
+          case change.action
+          when "=" then keep([ a ], [ b ])
+          when "-" then [ Part.new(:removed, [ a ], nil) ]
+          when "+" then [ Part.new(:added, nil, [ b ]) ]
+          else replaced([ a ], [ b ])
+          end
+        end
+      end
+      private_class_method :between
+
+      def replaced(one, other)
+        one.map { |token| Part.new(:removed, [ token ], nil) } + other.map { |token| Part.new(:added, nil, [ token ]) }
+      end
+      private_class_method :replaced
+
+      # Of a run of words taken away and put in, all that went stands before all that came.
+      def join(parts)
+        parts.chunk_while { |a, b| changed?(a) == changed?(b) && (changed?(a) || a.kind == b.kind) }.flat_map do |run|
+          changed?(run.first) ? %i[removed added].filter_map { |kind| merge(run.select { |part| part.kind == kind }) } : [ merge(run) ]
+        end
+      end
+      private_class_method :join
+
+      def changed?(part)
+        part.kind == :removed || part.kind == :added
+      end
+      private_class_method :changed?
+
+      def merge(parts)
+        return if parts.empty?
+
+        Part.new(parts.first.kind, *%i[old new].map { |side| parts.first[side] && glue(parts.flat_map(&side)) })
+      end
+      private_class_method :merge
+    end
+  end
+end
