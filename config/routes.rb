@@ -24,6 +24,8 @@ Rails.application.routes.draw do
       resource :publication, only: :create
       resource :own_list, only: %i[create destroy]
       resource :placement, only: %i[edit update]
+      resource :comparison, only: :show
+      resources :put_backs, only: :create
       resource :promise, only: %i[new create]
       resources :editions, only: %i[index show] do
         resource :restoration, only: :create

@@ -83,6 +83,8 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/editions" => { to: ->(t) { "/p/#{t.page.to_param}/editions" }, html: :seen },
     "GET /p/:page_id/editions/:id" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1" }, html: :seen },
     "POST /p/:page_id/editions/:edition_id/restoration" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/restoration" }, html: :written_act },
+    "GET /p/:page_id/comparison" => { to: ->(t) { "/p/#{t.page.to_param}/comparison?from=1&to=draft" }, html: :draft_only },
+    "POST /p/:page_id/put_backs" => { to: ->(t) { "/p/#{t.page.to_param}/put_backs?from=1&change=0&version=3" }, html: :written_act },
     "GET /page_choices" => { to: "/page_choices?q=x", html: nil, json: :json },
     "POST /pastes" => { to: "/pastes", with: { text: "x" }, as: :json, html: nil, json: :json },
     "ANY /404" => { to: "/404", html: :nobody },

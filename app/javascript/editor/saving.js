@@ -3,6 +3,7 @@ import { patch, renewToken } from "./http"
 
 const IDLE = 700 // milliseconds without typing before a save
 const LATEST = 3000 // and at most this long while typing goes on
+const SIGNED_OUT = 5000 // between looks whether one is signed in again
 const KEEPALIVE_BYTES = 60_000 // browsers take no larger body along when a page closes
 
 // Saves a draft as it is typed. Text goes into the browser's own store first and stays there until the server has
@@ -116,13 +117,16 @@ export default class Saving {
     then()
   }
 
-  // After signing in again in another tab the same session serves this one.
+  // After signing in again in another tab the same session serves this one: looked for when one comes back here, and
+  // now and then.
   tryAgain() {
-    const again = () => {
-      if (document.visibilityState !== "visible") return
+    const again = async () => {
+      clearTimeout(timer)
       document.removeEventListener("visibilitychange", again)
-      renewToken().then((renewed) => (renewed ? this.goOn(this.version) : this.tryAgain()))
+      if (document.visibilityState === "visible" && await renewToken()) this.goOn(this.version)
+      else this.tryAgain()
     }
+    const timer = setTimeout(again, SIGNED_OUT)
     document.addEventListener("visibilitychange", again)
   }
 

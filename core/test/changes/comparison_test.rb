@@ -83,6 +83,20 @@ class ComparisonTest < Minitest::Test
     assert_raises(KeyError) { comparison.put_back(99) }
   end
 
+  def test_ids_are_carried_over_to_a_text_read_without_them
+    random = Random.new(SEED)
+    100.times do
+      old = accepted(Generated.new(random).document, random)
+      carried = Changes.carry_ids(old, Document::Ids.strip(old))
+      assert_equal Document::Ids.strip(old), Document::Ids.strip(carried)
+      ids = ->(doc) { Document::Walk.blocks(doc).reject { |node| Document::Text.of(node).empty? }.map { |node| node.dig("attrs", "id") } }
+      assert_equal ids.(old).sort, ids.(carried).compact.sort
+    end
+    old = accepted(Markup::MarkdownReader.read("One stands here.\n\nTwo stands there.").doc, random)
+    new = Changes.carry_ids(old, Markup::MarkdownReader.read("New.\n\nTwo stands over there.").doc)
+    assert_equal [ nil, old["content"][1]["attrs"]["id"] ], new["content"].map { |node| node.dig("attrs", "id") }
+  end
+
   def test_what_is_put_back_is_always_a_document
     random = Random.new(SEED)
     150.times do

@@ -19,6 +19,7 @@ module Zuhause
         match_by { |node| id = node.dig("attrs", "id") and [ node["type"], id ] }
         match_by { |node| content_key(node) }
         match_alike
+        match_around
       end
 
       # @param node [Hash] a block of the new document, or the document
@@ -85,6 +86,18 @@ module Zuhause
         end
         pairs.select { |likeness, _n, _o| likeness >= ALIKE }.sort_by.with_index { |(likeness, _n, _o), i| [ -likeness, i ] }.each do |_l, node, old|
           pair(old, node) unless @partner.key?(node) || @taken.key?(old)
+        end
+      end
+
+      # A container is the one that most of its blocks were in.
+      def match_around
+        parents = @old.each_with_object({}.compare_by_identity) { |place, found| found[place.node] = place.parent }
+        open_new.reverse_each do |node|
+          next if Document::Schema::NODES.fetch(node["type"]).textblock?
+
+          from = (node["content"] || []).filter_map { |child| (old = @partner[child]) && parents[old] }
+          old, = from.group_by(&:object_id).values.max_by(&:size)
+          pair(old, node) if old && old["type"] == node["type"] && !@taken.key?(old)
         end
       end
 

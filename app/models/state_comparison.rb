@@ -1,0 +1,46 @@
+# Two states of a page beside each other: editions by number, or the draft, for who sees it.
+class StateComparison
+  attr_reader :page, :from, :to
+
+  # @param from [String, nil] an edition's number or "draft"
+  # @param to [String, nil] the same
+  # @raise [ActiveRecord::RecordNotFound] for a state that is not there or not seen
+  def initialize(page, viewer, from:, to:)
+    @page = page
+    @viewer = viewer
+    @from = state(from)
+    @to = state(to)
+  end
+
+  def changes
+    @changes ||= Zuhause::Changes::Comparison.new(from.document, to.document)
+  end
+
+  # @return [Boolean] whether single changes can be put back: into the draft, which is what must be looked at
+  def to_draft?
+    to.is_a?(Draft)
+  end
+
+  # @return [Array<Array(String, String)>] labels and names of all states to choose from
+  def choices
+    editions = page.editions.newest_first.pluck(:number).map { |number| [ I18n.t("pages.comparisons.show.edition", number: number), number.to_s ] }
+    draft_seen? ? [ [ I18n.t("pages.comparisons.show.draft"), "draft" ], *editions ] : editions
+  end
+
+  def name_of(state)
+    state.is_a?(Draft) ? "draft" : state.number.to_s
+  end
+
+  private
+
+  def draft_seen?
+    @viewer.sight_of(page) == :draft
+  end
+
+  def state(name)
+    return page.editions.find_by!(number: name) unless name == "draft"
+    raise ActiveRecord::RecordNotFound unless draft_seen?
+
+    page.draft
+  end
+end

@@ -1,0 +1,87 @@
+module Zuhause
+  module Markup
+    # Writes a comparison as HTML: every change bears a label in words and a sign, words that changed are ins and del.
+    class ComparisonHTML < HTML
+      # @param comparison [Changes::Comparison]
+      # @param label [#call] takes a {Changes::Entry} that differs, gives its label's HTML
+      # @param side [Symbol] :both in one column, or :old or :new alone
+      # @return [Array<String, nil>] HTML of each block of the document; nil where this side has none
+      def self.write(comparison, label:, tones: {}, side: :both)
+        writer = new(tones, PLAIN_LINK, label, side)
+        comparison.root.children.map { |entry| writer.entry(entry) }
+      end
+
+      def initialize(tones, link, label, side)
+        super(tones, link)
+        @label = label
+        @side = side
+      end
+
+      # @param entry [Changes::Entry]
+      # @return [String, nil]
+      # @param within [Symbol, nil] :added or :removed inside of what was added or removed whole, which says it for all
+      def entry(entry, within: nil)
+        return if hidden?(entry)
+
+        inner = written(entry)
+        return inner unless entry.difference? && (entry.moved || entry.kind != within)
+        return inner.sub(/\A<li[^>]*>/) { |tag| %(<li#{mark(entry)}>#{@label.call(entry)}) } if entry.node["type"] == "list_item"
+
+        %(<div#{mark(entry)}>#{@label.call(entry)}#{inner}</div>)
+      end
+
+      private
+
+      def hidden?(entry)
+        (@side == :old && entry.kind == :added) || (@side == :new && entry.kind == :removed)
+      end
+
+      def mark(entry)
+        %( class="change change-#{entry.moved ? "moved" : entry.kind}" data-change="#{entry.number}")
+      end
+
+      # The node of the side that is shown, with what its entry says inside.
+      def written(entry)
+        node = @side == :old ? entry.old || entry.new : entry.node
+        block(node.reject { |key, _value| key == "content" }.merge("content" => [ entry ]))
+      end
+
+      # In place of a node's content stands its entry.
+      def children(node)
+        entry = node["content"]&.first
+        return super unless entry.is_a?(Changes::Entry)
+
+        whole = entry.kind if %i[added removed].include?(entry.kind)
+        (entry.children || []).filter_map { |child| self.entry(child, within: whole) }.join
+      end
+
+      def inline(node)
+        entry = node["content"]&.first
+        return super unless entry.is_a?(Changes::Entry)
+
+        entry.parts ? entry.parts.map { |part| part(part) }.join : super({ "content" => entry.node["content"] })
+      end
+
+      def code(node)
+        element("pre", node, "<code>#{inline(node)}</code>", %( class="code" tabindex="0"))
+      end
+
+      # Ids stand in a comparison twice, or not where they were.
+      def id(_node)
+        ""
+      end
+
+      def part(part)
+        return "" if (@side == :old && part.kind == :added) || (@side == :new && part.kind == :removed)
+
+        html = HTML.instance_method(:inline).bind_call(self, { "content" => @side == :old ? part.old || part.new : part.new || part.old })
+        case part.kind
+        when :added then "<ins>#{html}</ins>"
+        when :removed then "<del>#{html}</del>"
+        when :formatted then %(<span class="formatted">#{html}</span>)
+        else html
+        end
+      end
+    end
+  end
+end
