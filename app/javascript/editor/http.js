@@ -1,11 +1,14 @@
 const token = () => document.querySelector("meta[name=csrf-token]")?.content ?? ""
 
 // After signing in again the page's token is one of a session that has ended; the page as it is now has a new one.
+// Answers whether the page is open at all.
 export async function renewToken() {
   const response = await fetch(location.href, { headers: { Accept: "text/html" } }).catch(() => null)
-  const meta = response?.ok && new DOMParser().parseFromString(await response.text(), "text/html").querySelector("meta[name=csrf-token]")
-  if (meta) document.querySelector("meta[name=csrf-token]").content = meta.content
-  return Boolean(meta)
+  if (!response?.ok) return false
+
+  const fresh = new DOMParser().parseFromString(await response.text(), "text/html").querySelector("meta[name=csrf-token]")
+  if (fresh) document.querySelector("meta[name=csrf-token]").content = fresh.content
+  return true
 }
 
 // Sends JSON and answers { status, ok, body }; rejects only if no answer came.
