@@ -16,7 +16,9 @@ Rails.application.routes.draw do
     resources :access_grants, only: %i[create update destroy]
   end
 
-  resources :rooms, only: %i[new create show edit update], concerns: :accessible
+  resources :rooms, only: %i[new create show edit update], concerns: :accessible do
+    resource :bin, only: :show
+  end
 
   resources :pages, path: "p", only: %i[new create show], concerns: :accessible do
     scope module: :pages do
@@ -24,6 +26,9 @@ Rails.application.routes.draw do
       resource :publication, only: :create
       resource :own_list, only: %i[create destroy]
       resource :placement, only: %i[edit update]
+      resource :title, only: %i[edit update]
+      resource :binning, only: %i[new create destroy]
+      resource :erasure, only: %i[new create]
       resource :comparison, only: :show
       resources :put_backs, only: :create
       resource :promise, only: %i[new create]

@@ -8,7 +8,7 @@ class Plan
     end
   end
 
-  COLUMNS = %i[id public_id title ancestry position access_list_id edition_id room_id].freeze
+  COLUMNS = %i[id public_id title ancestry position access_list_id edition_id room_id bin_root_id].freeze
 
   attr_reader :room, :page
 
@@ -42,7 +42,7 @@ class Plan
     pages = Page.where(room_id: room.id).select(*COLUMNS).to_a
     positions = pages.to_h { |each| [ each.id, each.position ] }
     in_order = pages.sort_by { |each| each.path_ids.map { |id| positions.fetch(id) } }
-    seen = in_order.select { |each| @viewer.sees?(each) }.to_h { |each| [ each.id, Entry.new(each, []) ] }
+    seen = in_order.select { |each| !each.binned? && @viewer.sees?(each) }.to_h { |each| [ each.id, Entry.new(each, []) ] }
     seen.values.each_with_object([]) do |entry, top|
       above = entry.page.ancestor_ids.reverse.find { |id| seen.key?(id) }
       (above ? seen[above].children : top) << entry

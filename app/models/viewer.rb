@@ -31,7 +31,7 @@ class Viewer
 
   # @return [Symbol] what is seen of a page: :nothing, :edition or :draft
   def sight_of(page)
-    Zuhause::Access::Sight.of(level_on(page), published: page.published?)
+    Zuhause::Access::Sight.of(level_on(page), published: page.published?, binned: page.binned?)
   end
 
   def sees?(page)

@@ -1,5 +1,6 @@
 class PagePolicy < ApplicationPolicy
-  asks read?: :read, edit?: :edit, publish?: :publish, add_page?: :add_subpage, grant?: :grant, own_list?: :own_list
+  asks read?: :read, edit?: :edit, publish?: :publish, add_page?: :add_subpage, grant?: :grant, own_list?: :own_list, rename?: :rename,
+       bin?: :bin, put_back?: :put_back, erase?: :erase
 
   # @param above [Room, Page]
   def move?(above)

@@ -8,6 +8,12 @@ module OnPage
 
   private
 
+  # A page in the bin, for who may write it.
+  def find_binned_page
+    @page = Page.in_bin_of(viewer).at_address(params[:page_id])
+    @room = @page.room
+  end
+
   def find_page
     @page = Page.seen_by(viewer).at_address(params[:page_id])
     @room = @page.room

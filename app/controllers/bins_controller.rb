@@ -1,0 +1,16 @@
+# What of a room is in the bin, for who may write it.
+class BinsController < ApplicationController
+  include Pagy::Backend
+
+  def show
+    @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
+    @pagy, @pages = pagy(@room.pages.bin_roots.in_bin_of(viewer).includes(:binned_by).order(binned_at: :desc), limit: 50)
+    raise ActiveRecord::RecordNotFound if @pages.empty? && !policy(@room).add_page?
+
+    @places = Places.new(viewer)
+    @along = Page.where(bin_root_id: @pages.map(&:id)).group(:bin_root_id).count
+    @erasable = viewer.list_ids(:keep)
+  rescue Pagy::OverflowError
+    raise ActiveRecord::RecordNotFound
+  end
+end

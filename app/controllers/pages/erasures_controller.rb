@@ -1,0 +1,15 @@
+# Erasing a page that is in the bin, for good.
+class Pages::ErasuresController < ApplicationController
+  include OnPage
+
+  skip_before_action :find_page
+  before_action :find_binned_page
+  before_action { authorize @page, :erase? }
+
+  def new; end
+
+  def create
+    count = @page.erase
+    redirect_to room_bin_path(@room), status: :see_other, notice: t(".done", count: count)
+  end
+end

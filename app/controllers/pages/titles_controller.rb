@@ -1,0 +1,14 @@
+# Renaming a page without publishing anything else.
+class Pages::TitlesController < ApplicationController
+  include OnPage
+
+  before_action { authorize @page, :rename? }
+
+  def edit; end
+
+  def update
+    return redirect_to(@page, status: :see_other, notice: t(".done")) if @page.rename(params.dig(:page, :title).to_s, by: viewer.person)
+
+    render :edit, status: :unprocessable_entity
+  end
+end

@@ -1,0 +1,60 @@
+# The bin: a page goes there with all below it, and comes back with all that went along.
+module Page::Binnable
+  extend ActiveSupport::Concern
+
+  included do
+    belongs_to :binned_by, class_name: "Person", optional: true
+    belongs_to :bin_root, class_name: "Page", optional: true
+
+    scope :kept, -> { where(bin_root_id: nil) }
+    scope :binned, -> { where.not(bin_root_id: nil) }
+    # Pages that were put there themselves, not those that only went along.
+    scope :bin_roots, -> { where("pages.bin_root_id = pages.id") }
+    # Who may write a page sees it in the bin, and nobody else does.
+    scope :in_bin_of, ->(viewer) { binned.where(access_list_id: viewer.list_ids(:write)) }
+  end
+
+  def binned?
+    bin_root_id.present?
+  end
+
+  def bin_root?
+    bin_root_id == id
+  end
+
+  # What is in the bin already stays there as it was put.
+  def put_in_bin(by:, at: Time.current)
+    subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id)
+    reload
+  end
+
+  # @return [Boolean] whether the place where it stood is still there to go back to
+  def place_to_return?
+    parent.nil? || !parent.binned?
+  end
+
+  # @param to [Room, Page, nil] where it is to stand, if not where it stood
+  def put_back_from_bin(to: nil)
+    transaction do
+      reload
+      move(to: to) if to && to != above
+      Page.where(bin_root_id: id).update_all(bin_root_id: nil, binned_at: nil, binned_by_id: nil)
+    end
+    reload
+  end
+
+  # Erases it and all below it for good.
+  # @return [Integer] pages erased
+  def erase
+    transaction do
+      ids = subtree_ids
+      AccessGrant.where(page_id: ids).delete_all
+      lists = Page.where(id: ids).distinct.pluck(:access_list_id)
+      Page.where(id: ids).update_all(draft_id: nil, edition_id: nil, bin_root_id: nil, binned_at: nil)
+      [ Draft, Edition, Section, Reference, Promise ].each { |rows| rows.where(page_id: ids).delete_all }
+      Page.where(id: ids).delete_all
+      AccessList.prune(lists)
+      ids.size
+    end
+  end
+end

@@ -1,0 +1,33 @@
+# Changing the title alone, without publishing whatever else is in the draft.
+module Page::Renaming
+  # @param title [String] cleaned here
+  # @return [Boolean] false, with an error, for a title that will not do
+  def rename(title, by:, at: Time.current)
+    title = Zuhause::Document::Title.clean(title)
+    transaction do
+      reload
+      old = self.title
+      self.title = title
+      next false unless valid?
+      next true if title == old
+
+      rename_draft(title, by: by, at: at) if draft.title == old
+      rename_edition(title, by: by, at: at) if published?
+      save!
+    end
+  end
+
+  private
+
+  def rename_draft(title, by:, at:)
+    published_draft = edition&.draft_version == draft.version
+    @renamed = save_draft(base_version: draft.version, save_id: SecureRandom.uuid, title: title, document: draft.document, by: by, at: at)
+    @renamed = nil unless published_draft
+  end
+
+  # A draft without other changes stays without any.
+  def rename_edition(title, by:, at:)
+    version = @renamed&.version
+    add_edition(title: title, document: edition.document, draft_version: version, author: by, note: I18n.t("editions.renamed_note"), small: true, published_at: at)
+  end
+end
