@@ -16,6 +16,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     written: [ 404, 404, 403, 200, 200, 404 ],
     written_act: [ 404, 404, 403, 303, 303, 404 ],
     draft_only: [ 404, 404, 404, 200, 200, 404 ],
+    put_back: [ 404, 404, 404, 303, 303, 404 ],
+    erase_view: [ 404, 404, 404, 403, 200, 404 ],
+    erase_act: [ 404, 404, 404, 403, 303, 404 ],
     kept_view: [ 404, 404, 403, 403, 200, 404 ],
     kept_act: [ 404, 404, 403, 403, 303, 404 ],
     added: [ 404, 403, 403, 303, 303, 403 ], # makes something new in a place that is named: whoever does not see it may not
@@ -29,6 +32,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
   JSON = {
     json: [ 401, 200, 200, 200, 200, 200 ],
     json_draft: [ 401, 404, 403, 200, 200, 404 ],
+    json_move: [ 401, 404, 403, 200, 200, 404 ],
     json_publish: [ 401, 404, 403, 201, 201, 404 ]
   }.freeze
 
@@ -76,8 +80,16 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "POST /p/:page_id/publication" => { to: ->(t) { "/p/#{t.page.to_param}/publication" }, with: { version: 3 }, html: :written_act, json: :json_publish },
     "POST /p/:page_id/own_list" => { to: ->(t) { "/p/#{t.page.to_param}/own_list" }, html: :kept_act },
     "DELETE /p/:page_id/own_list" => { to: ->(t) { "/p/#{t.page.to_param}/own_list" }, html: :kept_act },
+    "GET /p/:page_id/title/edit" => { to: ->(t) { "/p/#{t.page.to_param}/title/edit" }, html: :written },
+    "PATCH /p/:page_id/title" => { to: ->(t) { "/p/#{t.page.to_param}/title" }, with: { page: { title: "Other" } }, html: :written_act },
+    "GET /p/:page_id/binning/new" => { to: ->(t) { "/p/#{t.page.to_param}/binning/new" }, html: :written },
+    "POST /p/:page_id/binning" => { to: ->(t) { "/p/#{t.page.to_param}/binning" }, html: :written_act },
+    "DELETE /p/:page_id/binning" => { to: ->(t) { "/p/#{t.binned.to_param}/binning" }, html: :put_back },
+    "GET /p/:page_id/erasure/new" => { to: ->(t) { "/p/#{t.binned.to_param}/erasure/new" }, html: :erase_view },
+    "POST /p/:page_id/erasure" => { to: ->(t) { "/p/#{t.binned.to_param}/erasure" }, html: :erase_act },
+    "GET /rooms/:room_id/bin" => { to: ->(t) { "/rooms/#{t.room.public_id}/bin" }, html: :draft_only },
     "GET /p/:page_id/placement/edit" => { to: ->(t) { "/p/#{t.page.to_param}/placement/edit" }, html: :written },
-    "PATCH /p/:page_id/placement" => { to: ->(t) { "/p/#{t.page.to_param}/placement" }, with: ->(t) { { above: t.sibling.public_id } }, html: :written_act },
+    "PATCH /p/:page_id/placement" => { to: ->(t) { "/p/#{t.page.to_param}/placement" }, with: ->(t) { { above: t.sibling.public_id } }, html: :written_act, json: :json_move },
     "GET /p/:page_id/promise/new" => { to: ->(t) { "/p/#{t.page.to_param}/promise/new?title=Sand" }, html: :seen },
     "POST /p/:page_id/promise" => { to: ->(t) { "/p/#{t.page.to_param}/promise?title=Sand" }, with: { page: { title: "Sand" } }, html: :written_act },
     "GET /p/:page_id/editions" => { to: ->(t) { "/p/#{t.page.to_param}/editions" }, html: :seen },
@@ -92,7 +104,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :deck, :room, :page, :sibling, :grant, :page_grant
+  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -101,6 +113,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).")
     @page.grant(holder(@deck), :read)
     @sibling = new_page("Signals", above: @room, by: @people[:keeper])
+    @binned = new_page("Thrown away", above: @room, by: @people[:keeper]).put_in_bin(by: @people[:keeper])
     @page.reload
     save_text(@page, "Grit, salt and the [list](promise:Sand).", by: @people[:writer])
     @page.reload

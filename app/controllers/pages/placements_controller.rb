@@ -1,4 +1,4 @@
-# Moving a page with all below it.
+# Moving a page with all below it, to another place or to another rank in its place.
 class Pages::PlacementsController < ApplicationController
   include OnPage
 
@@ -13,11 +13,37 @@ class Pages::PlacementsController < ApplicationController
     above = @places.find(params[:above])
     raise ActiveRecord::RecordNotFound unless above
 
-    if !policy(@page).move?(above)
-      @page.errors.add(:base, :may_not_move)
-    elsif @page.move(to: above)
-      return redirect_to(Viewer.new(viewer.person).sees?(@page.reload) ? @page : root_path, status: :see_other, notice: t(".done"))
+    move(above) ? moved : refused
+  end
+
+  private
+
+  def move(above)
+    return @page.move(to: above, after: after(above)) if policy(@page).move?(above)
+
+    @page.errors.add(:base, :may_not_move)
+    false
+  end
+
+  # Behind which page it is to stand; at the end where nothing is said, or where that page has gone elsewhere meanwhile.
+  def after(above)
+    return :last unless params.key?(:after)
+    return if params[:after].blank?
+
+    Page.seen_by(viewer).find_by(public_id: params[:after])&.then { |page| page.above == above && page != @page ? page : :last } || :last
+  end
+
+  def moved
+    respond_to do |format|
+      format.json { render json: { words: t(".spoken", title: @page.title, above: @page.above.then { |above| above.is_a?(Room) ? above.name : above.title }) } }
+      format.html { redirect_to(Viewer.new(viewer.person).sees?(@page.reload) ? @page : root_path, status: :see_other, notice: t(".done")) }
     end
-    render :edit, status: :unprocessable_entity
+  end
+
+  def refused
+    respond_to do |format|
+      format.json { render json: { error: @page.errors.full_messages.to_sentence }, status: :unprocessable_entity }
+      format.html { render :edit, status: :unprocessable_entity }
+    end
   end
 end

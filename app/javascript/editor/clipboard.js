@@ -1,7 +1,7 @@
 import { Extension } from "@tiptap/core"
 import { Fragment, Slice } from "@tiptap/pm/model"
 import { Plugin, PluginKey } from "@tiptap/pm/state"
-import { post } from "./http"
+import { post } from "../http"
 
 const TYPE = "application/x-house-slice"
 

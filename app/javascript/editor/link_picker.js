@@ -1,4 +1,4 @@
-import { get } from "./http"
+import { get } from "../http"
 
 const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|tel:[\d+().-]+)$/i
 const PAUSE = 120

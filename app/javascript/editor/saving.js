@@ -1,5 +1,5 @@
 import { del, get, set } from "idb-keyval"
-import { patch, renewToken } from "./http"
+import { patch, renewToken } from "../http"
 
 const IDLE = 700 // milliseconds without typing before a save
 const LATEST = 3000 // and at most this long while typing goes on

@@ -1,7 +1,7 @@
 import build from "./build"
 import LinkPicker from "./link_picker"
 import Saving from "./saving"
-import { post } from "./http"
+import { post } from "../http"
 
 const LONGEST_TITLE = 200
 const TONES = ["note", "tip", "caution", "danger"]
