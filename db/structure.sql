@@ -139,7 +139,21 @@ CREATE INDEX "index_pages_on_author_id" ON "pages" ("author_id");
 CREATE INDEX "index_pages_on_ancestry" ON "pages" ("ancestry");
 CREATE UNIQUE INDEX "index_pages_on_room_id_and_ancestry_and_position" ON "pages" ("room_id", "ancestry", "position");
 CREATE INDEX "index_pages_on_bin_root_id" ON "pages" ("bin_root_id") WHERE bin_root_id IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "access_events" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "actor_id" integer NOT NULL, "act" varchar NOT NULL, "details" json NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_74ceeb7517"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_f690bf61db"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_3b3312992e"
+FOREIGN KEY ("actor_id")
+  REFERENCES "people" ("id")
+);
+CREATE INDEX "index_access_events_on_room_id" ON "access_events" ("room_id");
+CREATE INDEX "index_access_events_on_page_id" ON "access_events" ("page_id");
+CREATE INDEX "index_access_events_on_actor_id" ON "access_events" ("actor_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261123000006'),
 ('20261123000005'),
 ('20261123000004'),
 ('20261123000003'),

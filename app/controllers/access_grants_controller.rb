@@ -7,17 +7,17 @@ class AccessGrantsController < ApplicationController
     holder = chosen_holder
     return refuse(t(".who_missing")) unless holder && level_param
 
-    change { @place.grant(holder, level_param) }
+    change(:given, holder, level_param)
   end
 
   def update
     return refuse(t(".level_missing")) unless level_param
 
-    change { @place.grant(grant.to_grant.holder, level_param) }
+    change(:changed, grant.to_grant.holder, level_param)
   end
 
   def destroy
-    change { @place.grant(grant.to_grant.holder, :none) }
+    change(:taken, grant.to_grant.holder, :none)
   end
 
   private
@@ -42,10 +42,8 @@ class AccessGrantsController < ApplicationController
     end
   end
 
-  def change
-    yield
-    seen = Viewer.new(viewer.person).level_on(@place.reload) != :none
-    redirect_to(seen ? access_path : root_path, status: :see_other, notice: t("access_grants.changed"))
+  def change(act, holder, level)
+    expose(act, holder: holder.to_s, level: level) { @place.grant(holder, level) }
   rescue Placed::NoKeeper
     refuse(t("access_grants.no_keeper"))
   end

@@ -19,10 +19,45 @@ module AccessHelper
     end
   end
 
+  # @param row [AccessPanel::Row]
+  def check_words(row, panel)
+    return t("accesses.show.check_none", name: row.person.name) if row.level == :none
+
+    t("accesses.show.check_level", name: row.person.name, level: t("access.levels.#{row.level}"), why: why_words(row.judgement, panel))
+  end
+
+  # @param missed [Zuhause::Access::Missed]
+  def missed_words(row, missed, panel)
+    t("accesses.show.check_missed", name: row.person.name, level: t("access.levels.#{missed.level}"), holder: core_holder_words(missed.grant.holder),
+                                    place: place_words(missed.place.id, panel), reason: t("accesses.show.reasons.#{missed.reason}"))
+  end
+
+  # @param event [AccessEvent]
+  def event_words(event)
+    holder, level = event.details.values_at("holder", "level")
+    words = t("access_events.#{event.act}", actor: event.actor.name, holder: holder && core_holder_words(parse_holder(holder)), level: level && level != "none" && t("access.levels.#{level}"))
+    counts = %w[opened closed].filter_map { |kind| t("access_events.#{kind}", count: event.details[kind]) if event.details[kind].to_i.positive? }
+    [ words, *counts ].join(" ")
+  end
+
   def place_words(place, panel)
     return t("access.here") if place == panel.place
 
     panel.name_of(place) || t("access.place_above")
+  end
+
+  # @param holder [Zuhause::Access::Holder]
+  def core_holder_words(holder)
+    case holder.kind
+    when :person then Person.find_by(id: holder.id)&.name || t("access_events.somebody")
+    when :group then t("access.group", name: Group.find_by(id: holder.id)&.name || t("access_events.somebody"))
+    else t("access.holders.#{holder.kind}")
+    end
+  end
+
+  def parse_holder(text)
+    kind, id = text.split(":")
+    Zuhause::Access::Holder.new(kind.to_sym, id&.to_i)
   end
 
   def level_options(selected)

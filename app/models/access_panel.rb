@@ -27,6 +27,13 @@ class AccessPanel
     rows.sort_by { |row| row.person.name }.group_by(&:level).sort_by { |level, _| -Zuhause::Access::Level.rank(level) }.to_h
   end
 
+  # @return [Row] why somebody can or cannot get in
+  def check(person)
+    judgement = Zuhause::Access.judge(person.to_viewer, core_place, switches)
+    sees = Zuhause::Access::Level.at_least?(judgement.level, place.lowest_to_see)
+    Row.new(person: person, level: sees ? judgement.level : :none, judgement: judgement)
+  end
+
   # @return [Array<AccessGrant>] given here
   def grants
     @grants ||= place.access_grants.includes(:person, :group).sort_by { |grant| [ -AccessGrant.levels.fetch(grant.level), grant.to_grant.holder.rank, grant.id ] }

@@ -41,6 +41,11 @@ class Room < ApplicationRecord
     name[0].upcase
   end
 
+  # Pages whose access follows this place.
+  def touched_pages
+    pages.kept
+  end
+
   def keeps_itself?
     true
   end

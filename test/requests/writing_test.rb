@@ -99,17 +99,36 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     assert_equal @room, @page.reload.room
     other.grant(holder(@ana), :write)
     patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }
+    assert_select ".exposure", "This opens 2 pages to 1 person (Ben Holt), who cannot see this now."
+    assert_equal @room, @page.reload.room
+    patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }, as: :json
+    assert_response :precondition_required
+    patch "/p/#{@page.to_param}/placement", params: { above: other.public_id, confirmed: 1 }
+    assert_equal [ "moved", 1 ], AccessEvent.last.then { |event| [ event.act, event.details["opened"] ] }
     assert_equal other, @page.reload.room
   end
 
   test "access is given, changed and taken, and the last keeper stays" do
     ben = person("Ben Holt")
-    post "/rooms/#{@room.public_id}/access_grants", params: { holder: "person:#{ben.public_id}", level: "write" }
-    grant = @room.access_grants.find_by!(person: ben)
-    patch "/rooms/#{@room.public_id}/access_grants/#{grant.id}", params: { level: "read" }
-    assert_equal :read, viewer(ben).level_on(@page.reload)
-    delete "/rooms/#{@room.public_id}/access_grants/#{grant.id}"
+    at = "/rooms/#{@room.public_id}/access_grants"
+    post at, params: { holder: "person:#{ben.public_id}", level: "write" }
+    assert_select ".exposure", "This opens 1 page to 1 person (Ben Holt), who cannot see this now."
+    assert_not @room.access_grants.exists?(person: ben), "nothing is done before it has been seen"
     assert_equal :none, viewer(ben).level_on(@page.reload)
+    assert_select "form [name=holder][value=?]", "person:#{ben.public_id}"
+    post at, params: { holder: "person:#{ben.public_id}", level: "write", confirmed: 1 }
+    grant = @room.access_grants.find_by!(person: ben)
+    patch "#{at}/#{grant.id}", params: { level: "read" }
+    assert_select ".exposure", "This changes what 1 person (Ben Holt) may do, on 1 page."
+    patch "#{at}/#{grant.id}", params: { level: "read", confirmed: 1 }
+    assert_equal :read, viewer(ben).level_on(@page.reload)
+    delete "#{at}/#{grant.id}"
+    assert_select ".exposure", "This closes 1 page to 1 person (Ben Holt), who can see this now."
+    delete "#{at}/#{grant.id}", params: { confirmed: 1 }
+    assert_equal :none, viewer(ben).level_on(@page.reload)
+    assert_equal %w[given changed taken], AccessEvent.order(:id).pluck(:act)
+    get "/rooms/#{@room.public_id}/access"
+    assert_select ".given li", /Ana Berg gave Ben Holt “may write”\. It opened pages to 1 person\./
     own = @room.access_grants.find_by!(person: @ana)
     delete "/rooms/#{@room.public_id}/access_grants/#{own.id}"
     assert_response :unprocessable_entity
@@ -118,6 +137,29 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
       assert_no_difference(-> { AccessGrant.count }) { post "/rooms/#{@room.public_id}/access_grants", params: params }
       assert_response :unprocessable_entity
     end
+  end
+
+  test "checking a person answers why they can or cannot get in" do
+    ben = person("Ben Holt")
+    deck = group("Deck", ben)
+    @room.grant(holder(deck), :write)
+    get "/p/#{@page.to_param}/access", params: { person: ben.public_id }
+    assert_select "[role=status]", /Ben Holt may write: through Deck, On Board\./
+    @page.make_own_list(by: @ana)
+    @page.reload.grant(holder(deck), :none)
+    get "/p/#{@page.to_param}/access", params: { person: ben.public_id }
+    assert_select "[role=status]", /Ben Holt cannot get in\..*would have “may write” through what is given to Group Deck \(On Board\), but an own list takes nothing from there/m
+  end
+
+  test "an own list says what it closes, which is nothing at first" do
+    post "/p/#{@page.to_param}/own_list"
+    assert_predicate @page.reload, :own_list?
+    @room.reload.grant(holder(person("Ben Holt")), :read)
+    delete "/p/#{@page.to_param}/own_list"
+    assert_select ".exposure", /opens 1 page to 1 person \(Ben Holt\)/
+    assert_predicate @page.reload, :own_list?
+    delete "/p/#{@page.to_param}/own_list", params: { confirmed: 1 }
+    assert_not @page.reload.own_list?
   end
 
   test "one-click sign-in is only in a demo house, and no form can make a house one" do

@@ -82,6 +82,9 @@ class StoryTest < ApplicationSystemTestCase
       select "may read", from: "Level"
       click_on "Give"
     end
+    assert_text "This opens 2 pages to 1 person (Nils Abert), who cannot see this now."
+    assert_accessible
+    click_on "Do it"
     assert_text "Access has been changed."
     assert_selector ".who li", text: "Nils Abert"
     assert_accessible

@@ -16,6 +16,26 @@ module OnPlace
     @room = @place.room
   end
 
+  # Says first what a change of access opens and closes, and makes it once that has been seen.
+  #
+  # @param act [Symbol] see AccessEvent
+  def expose(act, **details, &change)
+    exposure = @place.exposure_of(&change)
+    return confirm(exposure) unless exposure.none? || params[:confirmed]
+
+    @place.transaction do
+      change.call
+      AccessEvent.record(act, @place, by: viewer.person, exposure: exposure, **details)
+    end
+    seen = Viewer.new(viewer.person).level_on(@place.reload) != :none
+    redirect_to(seen ? access_path : root_path, status: :see_other, notice: t("access_grants.changed"))
+  end
+
+  def confirm(exposure)
+    @exposure = exposure
+    render "accesses/confirm"
+  end
+
   def access_path
     @page ? page_access_path(@page) : room_access_path(@room)
   end

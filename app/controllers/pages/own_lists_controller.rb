@@ -1,15 +1,17 @@
 class Pages::OwnListsController < ApplicationController
-  include OnPage
+  include OnPlace
+
+  before_action { authorize @page, :own_list? }
 
   def create
-    authorize @page, :own_list?
-    @page.make_own_list(by: viewer.person) unless @page.own_list?
-    redirect_to page_access_path(@page), status: :see_other, notice: t(".done")
+    return redirect_to(access_path, status: :see_other) if @page.own_list?
+
+    expose(:own_list_made) { @page.make_own_list(by: viewer.person) }
   end
 
   def destroy
-    authorize @page, :own_list?
-    @page.end_own_list if @page.own_list?
-    redirect_to(Viewer.new(viewer.person).sees?(@page.reload) ? page_access_path(@page) : root_path, status: :see_other, notice: t(".done"))
+    return redirect_to(access_path, status: :see_other) unless @page.own_list?
+
+    expose(:own_list_ended) { @page.end_own_list }
   end
 end

@@ -13,16 +13,39 @@ class Pages::PlacementsController < ApplicationController
     above = @places.find(params[:above])
     raise ActiveRecord::RecordNotFound unless above
 
-    move(above) ? moved : refused
+    return refused unless may_move?(above)
+
+    place = after(above)
+    exposure = @page.exposure_of { @page.move(to: above, after: place) }
+    return confirm(exposure) unless exposure.none? || params[:confirmed]
+
+    move(above, place, exposure) ? moved : refused
   end
 
   private
 
-  def move(above)
-    return @page.move(to: above, after: after(above)) if policy(@page).move?(above)
+  def may_move?(above)
+    return true if policy(@page).move?(above)
 
     @page.errors.add(:base, :may_not_move)
     false
+  end
+
+  def move(above, place, exposure)
+    @page.transaction do
+      moved = @page.move(to: above, after: place)
+      AccessEvent.record(:moved, @page, by: viewer.person, exposure: exposure) if moved && !exposure.none?
+      moved
+    end
+  end
+
+  # A program is sent to where a person can look at it first.
+  def confirm(exposure)
+    @exposure = exposure
+    respond_to do |format|
+      format.json { render json: { confirm: edit_page_placement_path(@page, above: params[:above], after: params[:after]) }, status: :precondition_required }
+      format.html { render "accesses/confirm" }
+    end
   end
 
   # Behind which page it is to stand; at the end where nothing is said, or where that page has gone elsewhere meanwhile.

@@ -104,6 +104,8 @@ export default () => ({
 
   async move(page, place) {
     const answer = await patch(`/p/${page}/placement`, place).catch(() => null)
+    if (answer?.body?.confirm) return location.assign(answer.body.confirm)
+
     await this.refresh()
     const spoken = this.$root.querySelector("[data-spoken]")
     spoken.textContent = answer?.body?.words ?? answer?.body?.error ?? this.$root.dataset.failed

@@ -1,6 +1,7 @@
 # What rooms and pages have in common: grants of their own, and the list of what they effectively grant.
 module Placed
   extend ActiveSupport::Concern
+  include Exposed
 
   # An act that would leave a room, or a page with its own list, without anybody who answers for it.
   class NoKeeper < StandardError; end
@@ -8,6 +9,7 @@ module Placed
   included do
     belongs_to :access_list
     has_many :access_grants, dependent: :delete_all
+    has_many :access_events
   end
 
   # Changes grants and brings the lists of everything below in line, or does neither.
@@ -16,6 +18,7 @@ module Placed
   # @raise [NoKeeper] if nobody who keeps it were left
   def change_access
     transaction do
+      reload # what it grants may have changed since it was read
       yield
       access_grants.reset
       refresh_access_lists

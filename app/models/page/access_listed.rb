@@ -33,6 +33,11 @@ module Page::AccessListed
     end
   end
 
+  # Pages whose access follows this place.
+  def touched_pages
+    subtree.kept
+  end
+
   def keeps_itself?
     own_list?
   end
@@ -57,8 +62,8 @@ module Page::AccessListed
 
   # From now on takes no access from above: copies the grants in force, and the maker keeps the page.
   def make_own_list(by:)
-    in_force = access_list.to_list.grants
     change_access do
+      in_force = access_list.to_list.grants
       access_grants.delete_all
       in_force.each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
       access_grants.find_or_initialize_by(holder: :person, person: by).update!(level: :keep)

@@ -49,6 +49,7 @@ module Page::Binnable
     transaction do
       ids = subtree_ids
       AccessGrant.where(page_id: ids).delete_all
+      AccessEvent.where(page_id: ids).update_all(page_id: nil)
       lists = Page.where(id: ids).distinct.pluck(:access_list_id)
       Page.where(id: ids).update_all(draft_id: nil, edition_id: nil, bin_root_id: nil, binned_at: nil)
       [ Draft, Edition, Section, Reference, Promise ].each { |rows| rows.where(page_id: ids).delete_all }

@@ -10,6 +10,11 @@ module Zuhause
         new(place.reach.flat_map(&:grants))
       end
 
+      # @param entries [Hash{Holder=>Symbol}]
+      def self.from(entries)
+        new(entries.map { |holder, level| Grant.new(holder, level) })
+      end
+
       # @param grants [Enumerable<Grant>]
       def initialize(grants)
         @entries = grants.each_with_object({}) do |grant, entries|

@@ -1,0 +1,25 @@
+module ExposureHelper
+  NAMED = 4
+
+  # @param exposure [Zuhause::Access::Exposure]
+  # @return [Array<String>] a sentence for what it opens, what it closes, and what it changes besides
+  def exposure_sentences(exposure)
+    { opened: exposure.opened, closed: exposure.closed, changed: exposure.changed }.filter_map do |kind, shifts|
+      next if shifts.empty?
+
+      pages = kind == :changed ? [ exposure.pages(:raised), exposure.pages(:lowered) ].max : exposure.pages(kind)
+      t("exposure.#{kind}", people: exposed_people(shifts), pages: t("exposure.pages", count: pages))
+    end
+  end
+
+  private
+
+  # Members are told names, others how many.
+  def exposed_people(shifts)
+    ids, outside = shifts.map { |shift| shift.person.id }.partition(&:itself)
+    count = t("audience.people", count: ids.size) if ids.any?
+    names = Person.where(id: ids).by_name.limit(NAMED).pluck(:name) if viewer.active_member?
+    names << t("exposure.more", count: ids.size - NAMED) if names && ids.size > NAMED
+    [ names.present? ? "#{count} (#{names.to_sentence})" : count, (t("exposure.outside") if outside.any?) ].compact.to_sentence
+  end
+end

@@ -1,0 +1,22 @@
+# A change of access that was made: who, what, when, and what it opened and closed. Never changed afterwards.
+class AccessEvent < ApplicationRecord
+  ACTS = %w[given changed taken own_list_made own_list_ended moved].freeze
+
+  belongs_to :room, optional: true
+  belongs_to :page, optional: true
+  belongs_to :actor, class_name: "Person"
+
+  validates :act, inclusion: { in: ACTS }
+
+  scope :newest_first, -> { order(id: :desc) }
+
+  # @param exposure [Zuhause::Access::Exposure]
+  def self.record(act, place, by:, exposure:, **details)
+    counts = { opened: exposure.opened.size, closed: exposure.closed.size, changed: exposure.changed.size }
+    create!(act: act.to_s, actor: by, page: (place if place.is_a?(Page)), room: place.room, details: details.merge(counts))
+  end
+
+  def readonly?
+    persisted?
+  end
+end

@@ -1,0 +1,31 @@
+# Trying a change of access out, to tell what it would open and close before it is done.
+module Exposed
+  # @yield makes the change; nothing of it stays
+  # @return [Zuhause::Access::Exposure]
+  # @raise whatever the change raises, such as Placed::NoKeeper
+  def exposure_of
+    ids = touched_pages.pluck(:id)
+    before = lists_of(ids)
+    after = nil
+    transaction(requires_new: true) do
+      yield
+      after = lists_of(ids)
+      raise ActiveRecord::Rollback
+    end
+    reload
+    Zuhause::Access::Exposure.new(touched(before, after), Person.viewers, House.current.switches)
+  end
+
+  private
+
+  # @return [Hash{Integer=>Array(Zuhause::Access::List, Boolean)}] by page: what it grants, and whether it is published
+  def lists_of(ids)
+    rows = Page.where(id: ids).pluck(:id, :access_list_id, :edition_id)
+    lists = AccessList.where(id: rows.map(&:second).uniq).includes(:entries).to_h { |list| [ list.id, list.to_list ] }
+    rows.to_h { |id, list, edition| [ id, [ lists.fetch(list), edition.present? ] ] }
+  end
+
+  def touched(before, after)
+    before.map { |id, (list, published)| Zuhause::Access::Exposure::Touched.new(before: list, after: after.fetch(id).first, published: published) }
+  end
+end

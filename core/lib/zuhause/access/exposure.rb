@@ -1,0 +1,76 @@
+module Zuhause
+  module Access
+    # What a change of access, place or membership opens and closes: told before it is done.
+    class Exposure
+      # A page that the change touches: what it grants before and after, and whether it is published.
+      Touched = Struct.new(:before, :after, :published, keyword_init: true)
+
+      # For one person: how many pages they would see that they do not see now, or see no more; and how many they would
+      # go on seeing with a higher or lower level.
+      Shift = Struct.new(:person, :opened, :closed, :raised, :lowered, keyword_init: true) do
+        def any?
+          [ opened, closed, raised, lowered ].any?(&:positive?)
+        end
+      end
+
+      # @return [Array<Shift>] one for each person something changes for; somebody who is not signed in comes last
+      attr_reader :shifts
+
+      # @param touched [Enumerable<Touched>]
+      # @param people [Enumerable<Viewer>] everybody, as they are before
+      # @param people_after [Hash{Object=>Viewer}] those whom the change makes different, by id
+      def initialize(touched, people, switches, switches_after: switches, people_after: {})
+        pages = touched.map { |page| [ page.before.entries, page.after.entries, page.published ] }.tally
+        @shifts = [ *people, Viewer.outside ].map do |person|
+          shift(person, people_after.fetch(person.id, person), pages, switches, switches_after)
+        end.select(&:any?)
+      end
+
+      # @return [Boolean] whether nobody would see or may do anything else than now
+      def none?
+        shifts.empty?
+      end
+
+      # @return [Array<Shift>] of people who would see pages they do not see now
+      def opened
+        shifts.select { |shift| shift.opened.positive? }
+      end
+
+      # @return [Array<Shift>] of people who would see pages no more
+      def closed
+        shifts.select { |shift| shift.closed.positive? }
+      end
+
+      # @return [Array<Shift>] of people who would only have another level on what they see
+      def changed
+        shifts - opened - closed
+      end
+
+      # @return [Integer] the most pages that this kind of shift is about, for any one person
+      def pages(kind)
+        shifts.map(&kind).max || 0
+      end
+
+      private
+
+      def shift(person, after, pages, switches, switches_after)
+        counts = Hash.new(0)
+        pages.each do |(list_before, list_after, published), number|
+          old = List.from(list_before).level(person, switches)
+          new = List.from(list_after).level(after, switches_after)
+          kind = kind(old, new, published)
+          counts[kind] += number if kind
+        end
+        Shift.new(person: person, **%i[opened closed raised lowered].to_h { |kind| [ kind, counts[kind] ] })
+      end
+
+      def kind(old, new, published)
+        saw, sees = [ old, new ].map { |level| Sight.of(level, published: published) != :nothing }
+        return sees ? :opened : :closed if saw != sees
+        return if old == new || !sees
+
+        Level.rank(new) > Level.rank(old) ? :raised : :lowered
+      end
+    end
+  end
+end
