@@ -4,6 +4,8 @@ Rails.application.routes.draw do
   root "home#show"
   get "find", to: "findings#index", as: :find
 
+  resources :suggestions, only: :index
+
   resource :setup, only: %i[new create], path: "set-up"
   resource :demo_session, only: :create
   resource :profile, only: %i[edit update]

@@ -1,10 +1,11 @@
 import Alpine from "@alpinejs/csp"
+import find from "./components/find"
 import keys from "./components/keys"
 import panel from "./components/panel"
 import plan from "./components/plan"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ keys, panel, plan, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ find, keys, panel, plan, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

@@ -5,6 +5,11 @@ class ShownDocument
 
   include Rails.application.routes.url_helpers
 
+  # @return [Hash{String=>String}] the words for the tones of notices
+  def self.tones
+    Zuhause::Document::Schema::TONES.index_with { |tone| I18n.t("document.tones.#{tone}") }
+  end
+
   # @param state [Edition, Draft]
   # @param page [Page] whose state it is
   def initialize(state, page:, viewer:)
@@ -34,8 +39,7 @@ class ShownDocument
   end
 
   def write
-    tones = Zuhause::Document::Schema::TONES.index_with { |tone| I18n.t("document.tones.#{tone}") }
-    Zuhause::Markup::HTML.write(@state.document, tones: tones, link: lambda { |target, label|
+    Zuhause::Markup::HTML.write(@state.document, tones: self.class.tones, link: lambda { |target, label|
       %(<x-link target="#{CGI.escapeHTML(target.to_s)}">#{label}</x-link>)
     })
   end

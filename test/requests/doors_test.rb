@@ -42,6 +42,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "DELETE /sign-out" => { to: "/sign-out", html: [ 303 ] * 6, json: nil },
     "GET /" => { to: "/", html: :home },
     "GET /find" => { to: "/find?q=grit", html: :all },
+    "GET /suggestions" => { to: "/suggestions?q=grit", html: :all },
     "GET /set-up/new" => { to: "/set-up/new", html: :nobody, json: :nobody },
     "POST /set-up" => { to: "/set-up", html: :nobody, json: :nobody },
     "POST /demo_session" => { to: ->(t) { "/demo_session?person=#{t.people[:keeper].public_id}" }, html: :nobody },
@@ -159,7 +160,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     shown = new_page("Shown", above: new_room("Open", keeper: @people[:keeper], open: true), by: @people[:keeper], markdown: "See [the hidden one](page:#{@page.public_id}).")
     secret = new_page("Hidden pointer", above: @room, by: @people[:keeper], markdown: "See [it](page:#{shown.public_id}).")
     sign_in(@people[:stranger])
-    [ "/", "/find?q=grit", "/find?q=gangway", "/find?q=hidden", "/page_choices?q=gang", "/p/new", "/p/#{shown.to_param}", "/p/#{shown.to_param}/access" ].each do |path|
+    [ "/", "/find?q=grit", "/find?q=gangway", "/find?q=hidden", "/page_choices?q=gang", "/suggestions?q=gang", "/suggestions?q=grit", "/p/new", "/p/#{shown.to_param}", "/p/#{shown.to_param}/access" ].each do |path|
       get path
       [ @page.title, @room.name, secret.title, @page.public_id, @sibling.title ].each { |word| assert_not_includes response.body, word, path }
     end

@@ -1,1 +1,2 @@
 require "zuhause/finding/query"
+require "zuhause/finding/spelling"
