@@ -99,7 +99,7 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     assert_equal @room, @page.reload.room
     other.grant(holder(@ana), :write)
     patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }
-    assert_select ".exposure", "This opens 2 pages to 1 person (Ben Holt), who cannot see this now."
+    assert_select ".exposure", "This opens 2 pages to 1 person (Ben Holt) who could not get in before."
     assert_equal @room, @page.reload.room
     patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }, as: :json
     assert_response :precondition_required
@@ -112,7 +112,7 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     ben = person("Ben Holt")
     at = "/rooms/#{@room.public_id}/access_grants"
     post at, params: { holder: "person:#{ben.public_id}", level: "write" }
-    assert_select ".exposure", "This opens 1 page to 1 person (Ben Holt), who cannot see this now."
+    assert_select ".exposure", "This opens 1 page to 1 person (Ben Holt) who could not get in before."
     assert_not @room.access_grants.exists?(person: ben), "nothing is done before it has been seen"
     assert_equal :none, viewer(ben).level_on(@page.reload)
     assert_select "form [name=holder][value=?]", "person:#{ben.public_id}"
@@ -123,7 +123,7 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     patch "#{at}/#{grant.id}", params: { level: "read", confirmed: 1 }
     assert_equal :read, viewer(ben).level_on(@page.reload)
     delete "#{at}/#{grant.id}"
-    assert_select ".exposure", "This closes 1 page to 1 person (Ben Holt), who can see this now."
+    assert_select ".exposure", "This closes 1 page to 1 person (Ben Holt) who can get in now."
     delete "#{at}/#{grant.id}", params: { confirmed: 1 }
     assert_equal :none, viewer(ben).level_on(@page.reload)
     assert_equal %w[given changed taken], AccessEvent.order(:id).pluck(:act)

@@ -82,7 +82,7 @@ class StoryTest < ApplicationSystemTestCase
       select "may read", from: "Level"
       click_on "Give"
     end
-    assert_text "This opens 2 pages to 1 person (Nils Abert), who cannot see this now."
+    assert_text "This opens 2 pages to 1 person (Nils Abert) who could not get in before."
     assert_accessible
     click_on "Do it"
     assert_text "Access has been changed."
