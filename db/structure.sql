@@ -1,7 +1,7 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
 CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT one_house CHECK (id = 1));
-CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
+CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
 CREATE UNIQUE INDEX "one_owner" ON "people" ("office") WHERE office = 'owner';
@@ -44,6 +44,27 @@ FOREIGN KEY ("author_id")
 CREATE INDEX "index_editions_on_author_id" ON "editions" ("author_id");
 CREATE INDEX "index_editions_on_published_at" ON "editions" ("published_at");
 CREATE UNIQUE INDEX "index_editions_on_page_id_and_number" ON "editions" ("page_id", "number");
+CREATE TABLE IF NOT EXISTS "pages" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "room_id" integer NOT NULL, "ancestry" varchar COLLATE "BINARY" NOT NULL, "position" integer NOT NULL, "title" varchar NOT NULL, "own_list" boolean DEFAULT 0 NOT NULL, "access_list_id" integer NOT NULL, "author_id" integer NOT NULL, "draft_id" bigint, "edition_id" bigint, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, binned_at datetime(6), binned_by_id integer REFERENCES people (id), bin_root_id integer REFERENCES pages (id) CHECK ((binned_at IS NULL) = (bin_root_id IS NULL)), CONSTRAINT "fk_rails_5c3bea004d"
+FOREIGN KEY ("draft_id")
+  REFERENCES "drafts" ("id")
+ DEFERRABLE INITIALLY DEFERRED, CONSTRAINT "fk_rails_5ce3d6d476"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+, CONSTRAINT "fk_rails_f5bb9661ca"
+FOREIGN KEY ("access_list_id")
+  REFERENCES "access_lists" ("id")
+, CONSTRAINT "fk_rails_e0d1068398"
+FOREIGN KEY ("author_id")
+  REFERENCES "people" ("id")
+, CONSTRAINT "fk_rails_d2a571c877"
+FOREIGN KEY ("edition_id")
+  REFERENCES "editions" ("id")
+ DEFERRABLE INITIALLY DEFERRED, CONSTRAINT title_length CHECK (length(title) BETWEEN 1 AND 200));
+CREATE UNIQUE INDEX "index_pages_on_public_id" ON "pages" ("public_id");
+CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id");
+CREATE INDEX "index_pages_on_author_id" ON "pages" ("author_id");
+CREATE INDEX "index_pages_on_ancestry" ON "pages" ("ancestry");
+CREATE UNIQUE INDEX "index_pages_on_room_id_and_ancestry_and_position" ON "pages" ("room_id", "ancestry", "position");
 CREATE TABLE IF NOT EXISTS "access_grants" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "holder" varchar NOT NULL, "person_id" integer, "group_id" integer, "level" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_eb8d68561b"
 FOREIGN KEY ("room_id")
   REFERENCES "rooms" ("id")
@@ -111,33 +132,6 @@ CREATE TRIGGER sections_after_update AFTER UPDATE ON sections BEGIN
   INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body);
   INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body);
 END;
-CREATE TABLE IF NOT EXISTS "pages" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "room_id" integer NOT NULL, "ancestry" varchar COLLATE "BINARY" NOT NULL, "position" integer NOT NULL, "title" varchar NOT NULL, "own_list" boolean DEFAULT 0 NOT NULL, "access_list_id" integer NOT NULL, "author_id" integer NOT NULL, "draft_id" bigint, "edition_id" bigint, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "binned_at" datetime(6), "binned_by_id" integer, "bin_root_id" integer, CONSTRAINT "fk_rails_5a80800787"
-FOREIGN KEY ("bin_root_id")
-  REFERENCES "pages" ("id")
-, CONSTRAINT "fk_rails_d2a571c877"
-FOREIGN KEY ("edition_id")
-  REFERENCES "editions" ("id")
- DEFERRABLE INITIALLY DEFERRED, CONSTRAINT "fk_rails_e0d1068398"
-FOREIGN KEY ("author_id")
-  REFERENCES "people" ("id")
-, CONSTRAINT "fk_rails_f5bb9661ca"
-FOREIGN KEY ("access_list_id")
-  REFERENCES "access_lists" ("id")
-, CONSTRAINT "fk_rails_5ce3d6d476"
-FOREIGN KEY ("room_id")
-  REFERENCES "rooms" ("id")
-, CONSTRAINT "fk_rails_5c3bea004d"
-FOREIGN KEY ("draft_id")
-  REFERENCES "drafts" ("id")
- DEFERRABLE INITIALLY DEFERRED, CONSTRAINT "fk_rails_0007676232"
-FOREIGN KEY ("binned_by_id")
-  REFERENCES "people" ("id")
-, CONSTRAINT title_length CHECK (length(title) BETWEEN 1 AND 200), CONSTRAINT binned_with_a_root CHECK ((binned_at IS NULL) = (bin_root_id IS NULL)));
-CREATE UNIQUE INDEX "index_pages_on_public_id" ON "pages" ("public_id");
-CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id");
-CREATE INDEX "index_pages_on_author_id" ON "pages" ("author_id");
-CREATE INDEX "index_pages_on_ancestry" ON "pages" ("ancestry");
-CREATE UNIQUE INDEX "index_pages_on_room_id_and_ancestry_and_position" ON "pages" ("room_id", "ancestry", "position");
 CREATE INDEX "index_pages_on_bin_root_id" ON "pages" ("bin_root_id") WHERE bin_root_id IS NOT NULL;
 CREATE TABLE IF NOT EXISTS "access_events" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "actor_id" integer NOT NULL, "act" varchar NOT NULL, "details" json NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_74ceeb7517"
 FOREIGN KEY ("room_id")
@@ -153,6 +147,7 @@ CREATE INDEX "index_access_events_on_room_id" ON "access_events" ("room_id");
 CREATE INDEX "index_access_events_on_page_id" ON "access_events" ("page_id");
 CREATE INDEX "index_access_events_on_actor_id" ON "access_events" ("actor_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261123000007'),
 ('20261123000006'),
 ('20261123000005'),
 ('20261123000004'),

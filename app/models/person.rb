@@ -3,7 +3,7 @@ class Person < ApplicationRecord
 
   THEMES = %w[system light dark].freeze
 
-  devise :database_authenticatable, :rememberable, :validatable
+  devise :database_authenticatable, :rememberable, :lockable, :validatable
 
   has_many :memberships, dependent: :delete_all
   has_many :groups, through: :memberships
