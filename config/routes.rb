@@ -11,7 +11,8 @@ Rails.application.routes.draw do
   resource :profile, only: %i[edit update]
   resource :house, only: %i[edit update]
   resources :people, only: %i[index new create edit update]
-  resources :groups, only: %i[index new create edit update]
+  resources :groups, only: %i[index new create edit update destroy]
+  resources :takeovers, only: %i[index create]
 
   concern :accessible do
     resource :access, only: :show

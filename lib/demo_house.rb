@@ -82,8 +82,11 @@ class DemoHouse
   end
 
   def open_page(page, matter)
-    page.make_own_list(by: by(matter)) if matter[:own_list]
-    page.access_grants.where.not(person: by(matter)).or(page.access_grants.where(person: nil)).destroy_all if matter[:own_list]
+    if matter[:own_list]
+      page.make_own_list(by: by(matter))
+      others = page.access_grants.reject { |grant| grant.person_id == by(matter).id }
+      others.each { |grant| page.grant(grant.to_grant.holder, :none) }
+    end
     give(page.reload, matter[:grants])
   end
 

@@ -1,6 +1,6 @@
 class GroupsController < ApplicationController
   before_action { authorize House, :groups? }
-  before_action :find_group, only: %i[edit update]
+  before_action :find_group, only: %i[edit update destroy]
 
   def index
     @groups = Group.by_name.includes(:people)
@@ -21,6 +21,13 @@ class GroupsController < ApplicationController
     save(:edit, t(".done"))
   end
 
+  def destroy
+    return unless confirmed?([])
+    return redirect_to(groups_path, status: :see_other, notice: t(".done", name: @group.name)) if @group.remove
+
+    render :edit, status: :unprocessable_entity
+  end
+
   private
 
   def find_group
@@ -29,8 +36,20 @@ class GroupsController < ApplicationController
 
   def save(form, notice)
     name, ids = params.require(:group).permit(:name, people: []).values_at(:name, :people)
-    return redirect_to(groups_path, status: :see_other, notice: notice) if @group.change(name: name, people: Person.where(public_id: Array(ids)))
+    people = Person.where(public_id: Array(ids))
+    return unless @group.new_record? || confirmed?(people)
+    return redirect_to(groups_path, status: :see_other, notice: notice) if @group.change(name: name, people: people)
 
     render form, status: :unprocessable_entity
+  end
+
+  # Says first what it opens and closes that people join, leave, or have no such group any more.
+  def confirmed?(people)
+    @exposure = @group.exposure_with(people)
+    return true if @exposure.none? || params[:confirmed]
+
+    @back = edit_group_path(@group)
+    render "accesses/confirm"
+    false
   end
 end

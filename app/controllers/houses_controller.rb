@@ -5,8 +5,22 @@ class HousesController < ApplicationController
 
   def update
     settings = params.require(:house).permit(:name, :guests, :public_addresses)
+    return unless confirmed?(settings)
+
     return redirect_to(edit_house_path, status: :see_other, notice: t(".done")) if house.update(settings)
 
     render :edit, status: :unprocessable_entity
+  end
+
+  private
+
+  # Says first what turning a switch opens and closes.
+  def confirmed?(settings)
+    @exposure = Exposed.of_house(switches_after: house.dup.tap { |changed| changed.assign_attributes(settings) }.switches)
+    return true if @exposure.none? || params[:confirmed]
+
+    @back = edit_house_path
+    render "accesses/confirm"
+    false
   end
 end

@@ -20,6 +20,6 @@ module ExposureHelper
     count = t("audience.people", count: ids.size) if ids.any?
     names = Person.where(id: ids).by_name.limit(NAMED).pluck(:name) if viewer.active_member?
     names << t("exposure.more", count: ids.size - NAMED) if names && ids.size > NAMED
-    [ names.present? ? "#{count} (#{names.to_sentence})" : count, (t("exposure.outside") if outside.any?) ].compact.to_sentence
+    [ names.present? ? "#{count} (#{names.to_sentence})" : count, (t("exposure.outside") unless outside.empty?) ].compact.to_sentence
   end
 end

@@ -1,6 +1,6 @@
 # A change of access that was made: who, what, when, and what it opened and closed. Never changed afterwards.
 class AccessEvent < ApplicationRecord
-  ACTS = %w[given changed taken own_list_made own_list_ended moved].freeze
+  ACTS = %w[given changed taken own_list_made own_list_ended moved taken_over].freeze
 
   belongs_to :room, optional: true
   belongs_to :page, optional: true

@@ -14,6 +14,25 @@ class Group < ApplicationRecord
     viewer.active_member? ? all : where(id: viewer.subject.groups)
   end
 
+  # @param people [Enumerable<Person>] who would belong to it
+  # @return [Zuhause::Access::Exposure]
+  def exposure_with(people)
+    now, later = self.people.to_a, people.to_a
+    different = (now | later) - (now & later)
+    Exposed.of_house(people_after: different.to_h { |person| [ person.id, person.to_viewer(person.memberships.pluck(:group_id) - [ id ] + (later.include?(person) ? [ id ] : [])) ] })
+  end
+
+  # Deletes it with all that was given to it.
+  # @return [Boolean] false, with an error, if somewhere the last keeper would go
+  def remove
+    keeping_all_kept do
+      places = AccessGrant.where(group: self).map(&:place)
+      AccessGrant.where(group: self).delete_all
+      places.each { |place| place.class.find(place.id).refresh_access_lists }
+      destroy!
+    end
+  end
+
   # @return [Boolean] false, with errors, if something is missing or somewhere the last keeper would go
   def change(name:, people:)
     self.name = name

@@ -1,3 +1,3 @@
 class HousePolicy < ApplicationPolicy
-  asks people?: :people, groups?: :groups, settings?: :house
+  asks people?: :people, groups?: :groups, settings?: :house, take_over?: :take_over
 end

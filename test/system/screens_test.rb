@@ -41,6 +41,10 @@ class ScreensTest < ApplicationSystemTestCase
     click_on "Save"
     assert_selector ".tag", text: "suspended"
 
+    open_menu "People"
+    click_on "Take over a place"
+    assert_selector "h1", text: "Take over"
+    assert_accessible
     open_menu "Groups"
     assert_accessible
     click_on "New group"

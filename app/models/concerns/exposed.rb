@@ -16,6 +16,17 @@ module Exposed
     Zuhause::Access::Exposure.new(touched(before, after), Person.viewers, House.current.switches)
   end
 
+  # What a change of people, groups or switches would open and close in the whole house.
+  #
+  # @param people_after [Hash{Integer=>Zuhause::Access::Viewer}] those whom it makes different, by id
+  # @return [Zuhause::Access::Exposure]
+  def self.of_house(people_after: {}, switches_after: House.current.switches)
+    pages = Page.kept.pluck(:access_list_id, :edition_id)
+    lists = AccessList.where(id: pages.map(&:first).uniq).includes(:entries).to_h { |list| [ list.id, list.to_list ] }
+    touched = pages.map { |list, edition| Zuhause::Access::Exposure::Touched.new(before: lists.fetch(list), after: lists.fetch(list), published: edition.present?) }
+    Zuhause::Access::Exposure.new(touched, Person.viewers, House.current.switches, people_after: people_after, switches_after: switches_after)
+  end
+
   private
 
   # @return [Hash{Integer=>Array(Zuhause::Access::List, Boolean)}] by page: what it grants, and whether it is published

@@ -18,7 +18,7 @@ module Zuhause
         add_page: Need.new(level: :write),
         grant: keeping, own_list: keeping, review_rules: keeping, erase: keeping, archive: keeping, describe_room: keeping,
         make_room: Need.new(office: :member),
-        people: administering, groups: administering, house: administering
+        people: administering, groups: administering, house: administering, take_over: administering
       }.freeze
 
       module_function
