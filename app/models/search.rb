@@ -39,14 +39,16 @@ class Search
 
   def build(ids)
     sections = Section.where(id: ids).includes(page: :room).index_by(&:id)
-    snippets = select_rows(<<~SQL, ids: ids, opening: OPENING, closing: CLOSING).to_h
-      SELECT rowid, snippet(section_index, 2, :opening, :closing, ' … ', 28) FROM section_index WHERE section_index MATCH :query AND rowid IN (:ids)
-    SQL
     others = others(sections.values)
     ids.map do |id|
       section = sections.fetch(id)
-      Result.new(page: section.page, section: section, snippet: snippets[id].to_s, others: others.fetch(section.page_id, []))
+      Result.new(page: section.page, section: section, snippet: snippet(section), others: others.fetch(section.page_id, []))
     end
+  end
+
+  # The index's own function would look for the words once more for each row.
+  def snippet(section)
+    Zuhause::Finding::Snippet.of(section.body, query, opening: OPENING, closing: CLOSING)
   end
 
   # Further sections of the same pages that have the words under a heading of their own.

@@ -1,2 +1,3 @@
 require "zuhause/finding/query"
+require "zuhause/finding/snippet"
 require "zuhause/finding/spelling"

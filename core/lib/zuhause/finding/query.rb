@@ -5,7 +5,6 @@ module Zuhause
       MOST_WORDS = 12
       LONGEST = 200
       WORD = /[\p{L}\p{M}\p{N}]+/
-      private_constant :WORD
 
       # @return [Array<String>] the words to be found, at most {MOST_WORDS}
       attr_reader :words
@@ -15,6 +14,11 @@ module Zuhause
         text = Document::Normal.clean(text.to_s)[0, LONGEST]
         @unfinished = text.match?(/[\p{L}\p{M}\p{N}]\z/)
         @words = text.scan(WORD).first(MOST_WORDS)
+      end
+
+      # @return [Boolean] whether the last word may go on
+      def unfinished?
+        @unfinished
       end
 
       def blank?
