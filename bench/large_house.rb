@@ -65,7 +65,7 @@ class LargeHouse
     common = ->(row) { { page_id: row.id, title: row.title, document: documents[row.id], author_id: @person_ids.first } }
     Draft.insert_all!(rows.map { |row| common.call(row).merge(version: 1, base_version: 0, save_id: "bench", new_ids: {}, created_at: now) })
     Edition.insert_all!(rows.map { |row| common.call(row).merge(number: 1, draft_version: 1, published_at: now) })
-    ApplicationRecord.connection.execute("UPDATE pages SET draft_id = (SELECT id FROM drafts WHERE page_id = pages.id), edition_id = (SELECT id FROM editions WHERE page_id = pages.id) WHERE id IN (#{rows.map(&:id).join(",")})")
+    Page.where(id: rows).update_all("draft_id = (SELECT id FROM drafts WHERE page_id = pages.id), edition_id = (SELECT id FROM editions WHERE page_id = pages.id)")
     rows.each do |row|
       Section.record(row, row.title, documents[row.id])
       Reference.record(row, :edition, documents[row.id])
