@@ -15,6 +15,9 @@ gem "rack-attack"
 gem "ancestry", "~> 5.0"
 gem "positioning"
 gem "pagy", "~> 9.4"
+gem "image_processing", "~> 1.14"
+gem "ruby-vips", require: false
+gem "solid_queue", "~> 1.1"
 gem "bootsnap", require: false
 
 group :development, :test do

@@ -14,7 +14,14 @@ class LargeHouse
       make_people
       make_rooms
       @rooms.times { |room| make_pages(room) }
+      make_history(Page.where(room: @room_rows.second).first)
     end
+  end
+
+  # A page with all below it, half of the largest room.
+  def self.large_subtree
+    room = Room.order(:id).first
+    room.pages.order(:id).offset(room.pages.count / 2).first
   end
 
   # One room holds a tenth of all pages.
@@ -42,22 +49,42 @@ class LargeHouse
     ids = Array.new(count) { |i| [ format("r%02dp%06d", number, i), i ] }
     Page.insert_all!(ids.map { |public_id, i| page_row(room, public_id, i, now) })
     rows = Page.where(room: room).order(:id).to_a
-    nest(rows)
+    nest(rows, number.zero? ? count / 2 : count)
     rows.each_slice(200) { |slice| publish(slice, now) }
+    give_own_lists(room, rows)
   end
 
   def page_row(room, public_id, index, now)
     { public_id: public_id, room_id: room.id, ancestry: "/", position: index + 1, title: "Page #{index} #{words(3)}", access_list_id: room.access_list_id, author_id: @person_ids.first, created_at: now, updated_at: now }
   end
 
-  # Twenty at the top, the others below a page before them.
-  def nest(rows)
+  # Twenty at the top, the others below a page before them; from +second+ on all stand below that one.
+  def nest(rows, second)
     rows.each_with_index do |row, i|
-      next if i < 20
+      next if i < 20 || i == second
 
-      above = rows[i / 20]
+      above = i > second ? rows[second + ((i - second - 1) / 20)] : rows[i / 20]
       row.update_columns(ancestry: "#{above.ancestry}#{above.id}/")
     end
+  end
+
+  # Every twelfth page or so, kept by somebody and read by a group.
+  def give_own_lists(room, rows)
+    listed = rows.sample(rows.size * 8 / 100, random: @random)
+    Page.where(id: listed).update_all(own_list: true)
+    now = Time.current
+    grants = listed.flat_map do |row|
+      [ { holder: "person", person_id: @person_ids.sample(random: @random), group_id: nil, level: 4 }, { holder: "group", person_id: nil, group_id: Group.ids.sample(random: @random), level: 1 } ]
+        .map { |grant| grant.merge(page_id: row.id, created_at: now, updated_at: now) }
+    end
+    AccessGrant.insert_all!(grants)
+    Page.refresh_access_lists(room.pages.at_top, room.access_list.to_list)
+  end
+
+  def make_history(page)
+    rows = Array.new(500) { |i| { page_id: page.id, number: i + 2, draft_version: nil, title: page.title, document: page.edition.document, author_id: @person_ids.sample(random: @random), note: "Change #{i}", published_at: Time.current } }
+    Edition.insert_all!(rows)
+    page.update!(edition: page.editions.find_by!(number: 501))
   end
 
   def publish(rows, now)
@@ -72,11 +99,18 @@ class LargeHouse
     end
   end
 
+  SPREAD = Math.log(4000.0 / 600) / 1.645 # so that of sizes spread log-normally the 95th percentile is 4,000 words
+
   # Median 600 words under five headings, with ten links.
   def document
-    size = (600 * Math.exp(@random.rand(-1.2..1.2))).to_i / 5
+    size = (600 * Math.exp(SPREAD * normal)).to_i.clamp(10, 30_000) / 5
     markdown = Array.new(5) { |i| "# Heading #{i} #{words(2)}\n\n#{words(size)} [link](page:#{link_target}) [other](page:#{link_target})" }.join("\n\n")
     Zuhause::Document.accept(Zuhause::Markup::MarkdownReader.read(markdown).doc, random: @random).doc
+  end
+
+  # A normally distributed number (Box and Muller 1958).
+  def normal
+    Math.sqrt(-2 * Math.log(1 - @random.rand)) * Math.cos(2 * Math::PI * @random.rand)
   end
 
   def link_target

@@ -4,7 +4,9 @@ require "rails"
 require "active_model/railtie"
 require "active_job/railtie"
 require "active_record/railtie"
+require "active_storage/engine"
 require "action_controller/railtie"
+require "action_mailer/railtie"
 require "action_view/railtie"
 require "rails/test_unit/railtie"
 
@@ -15,12 +17,25 @@ module Zuhause
     config.load_defaults 7.2
     config.autoload_lib(ignore: %w[assets tasks])
 
+    # Files reach people through our own controllers, which ask at each request who may have them.
+    config.active_storage.draw_routes = false
+    config.active_storage.variant_processor = :vips
+    config.active_storage.analyzers = []
+    config.active_storage.previewers = []
+
+    # Where the house is reached, for the addresses in its mails: never what a request claims.
+    house_url = URI(ENV.fetch("HOUSE_URL") { "http://localhost:#{ENV.fetch("PORT", "3000")}" })
+    config.action_mailer.default_url_options = { host: house_url.host, port: house_url.port, protocol: house_url.scheme }
+    config.action_mailer.delivery_method = :kept_post
+
     config.active_record.schema_format = :sql # full-text tables do not fit schema.rb
     # What was sent is left behind: it may be the very thing that could not be read.
     config.exceptions_app = lambda do |env|
       routes.call(env.except("CONTENT_TYPE", "CONTENT_LENGTH").merge("rack.input" => StringIO.new))
     end
     config.action_view.field_error_proc = ->(tag, _instance) { tag }
+    config.i18n.available_locales = %i[en en-US]
+    config.i18n.fallbacks = { "en-US": :en }
     config.i18n.raise_on_missing_translations = Rails.env.local?
     config.generators.system_tests = nil
   end

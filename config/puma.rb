@@ -6,3 +6,9 @@ port ENV.fetch("PORT", 3000)
 plugin :tmp_restart
 
 pidfile ENV["PIDFILE"] if ENV["PIDFILE"]
+
+# Work that need not be waited for is done in this process too, so that there is nothing else to start.
+if %w[demo production].include?(ENV["RAILS_ENV"])
+  plugin :solid_queue
+  solid_queue_mode :async
+end

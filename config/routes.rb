@@ -1,5 +1,5 @@
 Rails.application.routes.draw do
-  devise_for :people, path: "", path_names: { sign_in: "sign-in", sign_out: "sign-out" }, controllers: { sessions: "sessions" }
+  devise_for :people, path: "", path_names: { sign_in: "sign-in", sign_out: "sign-out" }, controllers: { sessions: "sessions", passwords: "passwords" }
 
   root "home#show"
   get "find", to: "findings#index", as: :find
@@ -8,9 +8,24 @@ Rails.application.routes.draw do
 
   resource :setup, only: %i[new create], path: "set-up"
   resource :demo_session, only: :create
-  resource :profile, only: %i[edit update]
+  resource :profile, only: %i[edit update] do
+    scope module: :profiles do
+      resource :sessions, only: :destroy, as: :sessions
+      resource :new_password, only: %i[edit update], path: "password"
+      resource :picture, only: %i[create destroy]
+    end
+  end
   resource :house, only: %i[edit update]
-  resources :people, only: %i[index new create edit update]
+  resources :people, only: %i[index new create edit update] do
+    scope module: :people do
+      resource :picture, only: :show
+      resource :role, only: :update
+      resource :suspension, only: %i[create destroy]
+      resource :password_mail, only: :create
+      resource :sessions, only: :destroy
+    end
+  end
+  resources :sent_mails, only: %i[index show], path: "mails"
   resources :groups, only: %i[index new create edit update destroy]
   resources :takeovers, only: %i[index create]
 
@@ -21,6 +36,24 @@ Rails.application.routes.draw do
 
   resources :rooms, only: %i[new create show edit update], concerns: :accessible do
     resource :bin, only: :show
+    resources :branches, only: :index
+    resources :page_lists, only: :index, path: "pages"
+    resources :signposts, only: %i[new create edit update destroy] do
+      resource :placement, only: :update, module: :signposts
+    end
+    scope module: :rooms do
+      resource :archive, only: %i[create destroy]
+      resource :rank, only: :update
+    end
+  end
+
+  resources :page_lists, only: :index, path: "pages"
+  resources :tags, only: %i[index show edit update destroy]
+  namespace :selections do
+    resource :binning, only: %i[create destroy]
+    resource :placement, only: :create
+    resource :tagging, only: :create
+    resource :pin, only: :create
   end
 
   resources :pages, path: "p", only: %i[new create show], concerns: :accessible do
@@ -32,6 +65,9 @@ Rails.application.routes.draw do
       resource :title, only: %i[edit update]
       resource :binning, only: %i[new create destroy]
       resource :erasure, only: %i[new create]
+      resource :tagging, only: %i[edit update]
+      resource :pin, only: %i[create destroy]
+      resource :copy, only: %i[new create]
       resource :comparison, only: :show
       resources :put_backs, only: :create
       resource :promise, only: %i[new create]
@@ -42,6 +78,7 @@ Rails.application.routes.draw do
   end
 
   resources :page_choices, only: :index
+  resources :place_choices, only: :index
   resources :pastes, only: :create
 
   match "/404", to: "errors#not_found", via: :all

@@ -1,7 +1,7 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
-CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT one_house CHECK (id = 1));
-CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), reset_password_token varchar, reset_password_sent_at datetime(6), session_number integer NOT NULL DEFAULT 0, time_zone varchar NOT NULL DEFAULT 'UTC', language varchar NOT NULL DEFAULT 'en', CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
 CREATE UNIQUE INDEX "one_owner" ON "people" ("office") WHERE office = 'owner';
@@ -18,7 +18,7 @@ CREATE INDEX "index_memberships_on_person_id" ON "memberships" ("person_id");
 CREATE UNIQUE INDEX "index_memberships_on_group_id_and_person_id" ON "memberships" ("group_id", "person_id");
 CREATE TABLE IF NOT EXISTS "access_lists" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "digest" varchar NOT NULL);
 CREATE UNIQUE INDEX "index_access_lists_on_digest" ON "access_lists" ("digest");
-CREATE TABLE IF NOT EXISTS "rooms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "colour" varchar NOT NULL, "position" integer NOT NULL, "access_list_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_337ada374d"
+CREATE TABLE IF NOT EXISTS "rooms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "colour" varchar NOT NULL, "position" integer NOT NULL, "access_list_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, archived_at datetime(6), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, CONSTRAINT "fk_rails_337ada374d"
 FOREIGN KEY ("access_list_id")
   REFERENCES "access_lists" ("id")
 );
@@ -146,7 +146,70 @@ FOREIGN KEY ("actor_id")
 CREATE INDEX "index_access_events_on_room_id" ON "access_events" ("room_id");
 CREATE INDEX "index_access_events_on_page_id" ON "access_events" ("page_id");
 CREATE INDEX "index_access_events_on_actor_id" ON "access_events" ("actor_id");
+CREATE TABLE IF NOT EXISTS "tags" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, CONSTRAINT name_length CHECK (length(name) BETWEEN 1 AND 40));
+CREATE UNIQUE INDEX "index_tags_on_public_id" ON "tags" ("public_id");
+CREATE UNIQUE INDEX "index_tags_on_name" ON "tags" ("name");
+CREATE TABLE IF NOT EXISTS "taggings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "tag_id" integer NOT NULL, "page_id" integer NOT NULL, CONSTRAINT "fk_rails_9fcd2e236b"
+FOREIGN KEY ("tag_id")
+  REFERENCES "tags" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_e8c1f6ae3c"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_taggings_on_page_id" ON "taggings" ("page_id");
+CREATE UNIQUE INDEX "index_taggings_on_tag_id_and_page_id" ON "taggings" ("tag_id", "page_id");
+CREATE TABLE IF NOT EXISTS "pins" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "page_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_4d27ad197d"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_c9c15db41d"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_pins_on_page_id" ON "pins" ("page_id");
+CREATE UNIQUE INDEX "index_pins_on_person_id_and_page_id" ON "pins" ("person_id", "page_id");
+CREATE TABLE IF NOT EXISTS "readings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "page_id" integer NOT NULL, "times" integer DEFAULT 1 NOT NULL, "read_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_c886064765"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_c67965a288"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_readings_on_person_id_and_page_id" ON "readings" ("person_id", "page_id");
+CREATE INDEX "index_readings_on_person_id_and_read_at" ON "readings" ("person_id", "read_at");
+CREATE INDEX "index_readings_on_page_id_and_times" ON "readings" ("page_id", "times");
+CREATE TABLE IF NOT EXISTS "signposts" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer NOT NULL, "parent_id" integer, "before_id" integer, "position" integer DEFAULT 0 NOT NULL, "kind" varchar NOT NULL, "title" varchar NOT NULL, "target" varchar, CONSTRAINT "fk_rails_2ba879bb36"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_c5d7bde294"
+FOREIGN KEY ("parent_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_79335d8aff"
+FOREIGN KEY ("before_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL, CONSTRAINT known_kind CHECK (kind IN ('heading', 'link')), CONSTRAINT links_lead_somewhere CHECK ((kind = 'link') = (target IS NOT NULL)), CONSTRAINT title_length CHECK (length(title) BETWEEN 1 AND 200));
+CREATE INDEX "index_signposts_on_room_id" ON "signposts" ("room_id");
+CREATE INDEX "index_signposts_on_parent_id" ON "signposts" ("parent_id");
+CREATE INDEX "index_signposts_on_before_id" ON "signposts" ("before_id");
+CREATE TABLE IF NOT EXISTS "sent_mails" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "recipient" varchar NOT NULL, "subject" varchar NOT NULL, "body" text NOT NULL, "secret" varchar, "delivered" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL);
+CREATE UNIQUE INDEX "index_people_on_reset_password_token" ON "people" ("reset_password_token");
+CREATE TABLE IF NOT EXISTS "active_storage_blobs" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "key" varchar NOT NULL, "filename" varchar NOT NULL, "content_type" varchar, "metadata" text, "service_name" varchar NOT NULL, "byte_size" bigint NOT NULL, "checksum" varchar, "created_at" datetime(6) NOT NULL);
+CREATE UNIQUE INDEX "index_active_storage_blobs_on_key" ON "active_storage_blobs" ("key");
+CREATE INDEX "index_active_storage_blobs_on_checksum" ON "active_storage_blobs" ("checksum");
+CREATE TABLE IF NOT EXISTS "active_storage_attachments" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "record_type" varchar NOT NULL, "record_id" integer NOT NULL, "blob_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_c3b3935057"
+FOREIGN KEY ("blob_id")
+  REFERENCES "active_storage_blobs" ("id")
+);
+CREATE INDEX "index_active_storage_attachments_on_blob_id" ON "active_storage_attachments" ("blob_id");
+CREATE UNIQUE INDEX "index_active_storage_attachments_uniqueness" ON "active_storage_attachments" ("record_type", "record_id", "name", "blob_id");
+CREATE TABLE IF NOT EXISTS "active_storage_variant_records" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "blob_id" integer NOT NULL, "variation_digest" varchar NOT NULL, CONSTRAINT "fk_rails_993965df05"
+FOREIGN KEY ("blob_id")
+  REFERENCES "active_storage_blobs" ("id")
+);
+CREATE UNIQUE INDEX "index_active_storage_variant_records_uniqueness" ON "active_storage_variant_records" ("blob_id", "variation_digest");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261124000003'),
+('20261124000002'),
+('20261124000001'),
 ('20261123000007'),
 ('20261123000006'),
 ('20261123000005'),

@@ -11,6 +11,7 @@ class DemoHouse
     ApplicationRecord.transaction do
       make_house
       rooms.each { |path| make_room(path) }
+      furnish
     end
     self
   end
@@ -45,6 +46,7 @@ class DemoHouse
     room = Room.new(entry.slice(:name, :description, :colour))
     room.open_for(@people.fetch(entry[:keeper]))
     give(room, entry[:grants])
+    @furniture = [ *@furniture, [ room, entry ] ]
     path.glob("*.md").reject { |file| file.basename.to_s.match?(/\.(edition-\d+|draft)\.md\z/) }.sort.each { |file| make_page(room, file) }
   end
 
@@ -88,6 +90,27 @@ class DemoHouse
       others.each { |grant| page.grant(grant.to_grant.holder, :none) }
     end
     give(page.reload, matter[:grants])
+    page.tag_with(matter[:tags]) if matter[:tags]
+  end
+
+  # What refers to pages of any room, once all are there.
+  def furnish
+    House.current.update!(front_page: find(settings[:front_page]))
+    @furniture.each do |room, entry|
+      room.update!(front_page: find(entry[:front_page])) if entry[:front_page]
+      Array(entry[:signposts]).each { |post| put_up(room, post) }
+      room.archive(at: Time.current - entry[:archived_days_ago].days) if entry[:archived_days_ago]
+    end
+    settings[:pins].each { |key, ids| ids.each { |id| Pin.create!(person: @people.fetch(key.to_s), page: find(id)) } }
+    settings[:readings].each { |key, ids| ids.each.with_index { |id, i| Reading.record(find(id), by: @people.fetch(key.to_s), at: Time.current - (ids.size - i).hours) } }
+  end
+
+  def put_up(room, post)
+    Signpost.new(kind: post[:kind], title: post[:title], target: post[:target]).stand(above: post[:below] ? find(post[:below]) : room, before: post[:before] && find(post[:before]))
+  end
+
+  def find(public_id)
+    Page.find_by!(public_id: public_id)
   end
 
   # @param grants [Hash{Symbol=>String}, nil] level by holder: a person's key, a group's name, everyone or anyone

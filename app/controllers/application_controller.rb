@@ -1,6 +1,7 @@
 class ApplicationController < ActionController::Base
   include Pundit::Authorization
 
+  around_action :in_own_terms
   before_action :set_up_first
   before_action :sign_in_first
 
@@ -21,8 +22,19 @@ class ApplicationController < ActionController::Base
     @house ||= House.current
   end
 
+  # In the language and the time zone of whoever looks.
+  def in_own_terms(&action)
+    person = current_person
+    I18n.with_locale(person&.language || I18n.default_locale) { Time.use_zone(person&.time_zone || "UTC", &action) }
+  end
+
   def set_up_first
     redirect_to new_setup_path unless house
+  end
+
+  # Offers to take an act back, with the word that it is done.
+  def undo(path, method:, **with)
+    flash[:undo] = { "path" => path, "method" => method.to_s, "with" => with.stringify_keys }
   end
 
   # Doors that need somebody signed in answer everybody else as if there were nothing.

@@ -5,7 +5,7 @@ class BinsController < ApplicationController
   def show
     @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
     @pagy, @pages = pagy(@room.pages.bin_roots.in_bin_of(viewer).includes(:binned_by).order(binned_at: :desc), limit: 50)
-    raise ActiveRecord::RecordNotFound if @pages.empty? && !policy(@room).add_page?
+    raise ActiveRecord::RecordNotFound if @pages.empty? && !policy(@room).see_bin?
 
     @places = Places.new(viewer)
     @along = Page.where(bin_root_id: @pages.map(&:id)).group(:bin_root_id).count

@@ -6,6 +6,7 @@ class HomeController < ApplicationController
   def show
     return redirect_to(new_person_session_path) unless viewer.signed_in?
 
+    @front = FrontPage.shown(house, viewer)
     @rooms = Room.seen_by(viewer).in_order
     @counts = Page.seen_by(viewer).group(:room_id).count
     @latest = Edition.announced.joins(:page).merge(Page.read_by(viewer)).where("editions.id = pages.edition_id")

@@ -4,7 +4,9 @@ class HousesController < ApplicationController
   def edit; end
 
   def update
-    settings = params.require(:house).permit(:name, :guests, :public_addresses)
+    settings = params.require(:house).permit(:name, :guests, :public_addresses, :bin_days, :front_page)
+    front = settings.delete(:front_page)
+    house.front_page = FrontPage.chosen(house, front, viewer) unless front.nil?
     return unless confirmed?(settings)
 
     return redirect_to(edit_house_path, status: :see_other, notice: t(".done")) if house.update(settings)

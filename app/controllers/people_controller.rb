@@ -1,4 +1,6 @@
 class PeopleController < ApplicationController
+  include RoleParams
+
   before_action { authorize House, :people? }
   before_action :find_person, only: %i[edit update]
 
@@ -11,7 +13,8 @@ class PeopleController < ApplicationController
   end
 
   def create
-    @person = Person.new(person_params)
+    @person = Person.new(params.require(:person).permit(:name, :email, :password))
+    @person.assign_attributes(role_and_office)
     return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.save
 
     render :new, status: :unprocessable_entity
@@ -20,9 +23,7 @@ class PeopleController < ApplicationController
   def edit; end
 
   def update
-    changes = person_params
-    changes.delete(:password) if changes[:password].blank?
-    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.change(changes)
+    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.update(params.require(:person).permit(:name, :email))
 
     render :edit, status: :unprocessable_entity
   end
@@ -31,11 +32,5 @@ class PeopleController < ApplicationController
 
   def find_person
     @person = Person.find_by!(public_id: params[:id])
-  end
-
-  def person_params
-    permitted = params.require(:person).permit(:name, :email, :password, :role, :office, :suspended)
-    permitted.delete(:office) if permitted[:office] == "owner" || @person&.office_owner?
-    permitted
   end
 end

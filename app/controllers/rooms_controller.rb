@@ -2,8 +2,12 @@ class RoomsController < ApplicationController
   skip_before_action :sign_in_first, only: :show
   before_action :find_room, only: %i[show edit update]
 
+  OPEN = 80 # pages of a room that are listed whole, with all that is below
+
   def show
     @plan = Plan.new(viewer, room: @room)
+    @branches = open_branches
+    @front = FrontPage.shown(@room, viewer)
   end
 
   def new
@@ -37,6 +41,15 @@ class RoomsController < ApplicationController
   end
 
   def room_params
-    params.require(:room).permit(:name, :description, :colour)
+    permitted = params.require(:room).permit(:name, :description, :colour, :front_page)
+    front = permitted.delete(:front_page)
+    permitted[:front_page] = FrontPage.chosen(@room, front, viewer).then { |page| page if page.nil? || page.room == @room } if front && @room
+    permitted
+  end
+
+  # Two steps down where that fits on a screen.
+  def open_branches
+    pages = @plan.top.items.filter_map(&:page)
+    pages.size + @plan.top.items.sum { |item| item.size.to_i } > OPEN ? {} : Branch.load(viewer, @room, Page.seen_by(viewer).where(room: @room).to_a)
   end
 end

@@ -12,9 +12,30 @@ module ApplicationHelper
     content_for(:title, text)
   end
 
-  # @param time [Time]
+  # @param time [Time] shown in the viewer's time zone
   def day(time)
+    time = time.in_time_zone
     tag.time(l(time.to_date, format: time.year == Time.current.year ? :day : :day_and_year), datetime: time.iso8601, title: l(time, format: :exact))
+  end
+
+  # @param time [Time]
+  def moment(time)
+    time = time.in_time_zone
+    tag.time(l(time, format: :exact), datetime: time.iso8601)
+  end
+
+  # Somebody's picture, or their initials.
+  #
+  # @param label [String, nil] what it says, where no name stands beside it
+  def face(person, size: 34, label: nil)
+    return image_tag(person_picture_path(person, v: person.picture.blob.key.first(8)), alt: label.to_s, class: "me", width: size, height: size) if person.picture.attached?
+
+    tag.span(person.initials, class: "me", **(label ? { role: "img", "aria-label": label } : { "aria-hidden": true }))
+  end
+
+  # @return [ActiveSupport::SafeBuffer] text with its web addresses made links
+  def auto_linked(text)
+    safe_join(text.split(%r{(https?://\S+)}).map { |part| part.start_with?("http") ? link_to(part, part) : part })
   end
 
   # @param name [Symbol, Integer] see Zuhause::Access::Audience#name

@@ -2,10 +2,13 @@ import Alpine from "@alpinejs/csp"
 import find from "./components/find"
 import keys from "./components/keys"
 import panel from "./components/panel"
+import places from "./components/places"
 import plan from "./components/plan"
+import selection from "./components/selection"
+import tags from "./components/tags"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ find, keys, panel, plan, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ find, keys, panel, places, plan, selection, tags, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

@@ -1,6 +1,11 @@
 # The one installation: its name and what it allows as a whole.
 class House < ApplicationRecord
+  BIN_DAYS = (1..3650)
+
+  belongs_to :front_page, class_name: "Page", optional: true
+
   validates :name, presence: true, length: { maximum: 80 }
+  validates :bin_days, numericality: { only_integer: true, in: BIN_DAYS }
 
   # @return [House, nil] nil until the house has been set up
   def self.current

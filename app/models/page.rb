@@ -1,10 +1,12 @@
 class Page < ApplicationRecord
-  include Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming
+  include Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
   has_many :links, class_name: "Reference", dependent: :delete_all
   has_many :sections, dependent: :delete_all
+  has_many :pins, dependent: :delete_all
+  has_many :readings, dependent: :delete_all
 
   has_ancestry ancestry_format: :materialized_path2, orphan_strategy: :restrict
   positioned on: %i[room_id ancestry]
@@ -14,7 +16,7 @@ class Page < ApplicationRecord
     kept.where(access_list_id: viewer.list_ids(:write)).or(read_by(viewer))
   }
   scope :read_by, ->(viewer) { kept.where(access_list_id: viewer.list_ids(:read)).where.not(edition_id: nil) }
-  scope :writable_by, ->(viewer) { kept.where(access_list_id: viewer.list_ids(:write)) }
+  scope :writable_by, ->(viewer) { kept.where(access_list_id: viewer.list_ids(:write), room: Room.in_use) }
   scope :at_top, -> { roots }
 
   # Begins a page at the end of the plan below +above+.

@@ -17,6 +17,12 @@ class PageAddresses
     text.gsub(@address) { target(Regexp.last_match(1), Regexp.last_match(2)) }
   end
 
+  # @param text [String, nil] an address somebody typed
+  # @return [String, nil] the page's target if it is one of this house's pages, else the text
+  def to_target(text)
+    text&.strip&.sub(/\A#{@address}\z/) { target(Regexp.last_match(1), Regexp.last_match(2)) }
+  end
+
   private
 
   def target(id, block)

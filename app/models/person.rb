@@ -3,10 +3,12 @@ class Person < ApplicationRecord
 
   THEMES = %w[system light dark].freeze
 
-  devise :database_authenticatable, :rememberable, :lockable, :validatable
+  devise :database_authenticatable, :recoverable, :rememberable, :lockable, :validatable
 
   has_many :memberships, dependent: :delete_all
   has_many :groups, through: :memberships
+
+  has_one_attached :picture
 
   enum :role, { member: "member", guest: "guest" }, validate: true
   enum :office, { none: "none", administrator: "administrator", owner: "owner" }, prefix: true, validate: true
@@ -14,6 +16,8 @@ class Person < ApplicationRecord
   normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(name) }
   validates :name, presence: true, length: { maximum: 80 }
   validates :theme, inclusion: { in: THEMES }
+  validates :time_zone, inclusion: { in: ->(_person) { ActiveSupport::TimeZone::MAPPING.keys } }
+  validates :language, inclusion: { in: ->(_person) { I18n.available_locales.map(&:to_s) } }
   validates :office, inclusion: { in: %w[none], message: :members_only }, if: :guest?
 
   scope :by_name, -> { order(:name, :id) }
@@ -26,6 +30,21 @@ class Person < ApplicationRecord
     return save if suspended_at_changed? && !role_changed?
 
     keeping_all_kept { save! }
+  end
+
+  # Ends all sessions and remembered sign-ins, everywhere.
+  def end_sessions
+    increment!(:session_number)
+  end
+
+  # What a session and a remembered sign-in are held against at every request.
+  def authenticatable_salt
+    "#{super}#{session_number unless session_number.zero?}"
+  end
+
+  # @param notification [Symbol] Devise's name for a mail
+  def send_devise_notification(notification, token = nil, *)
+    HouseMailer.choose_password(self, token).deliver_now if notification == :reset_password_instructions
   end
 
   def suspended

@@ -1,5 +1,8 @@
 # The rooms and pages in which a viewer may put pages.
 class Places
+  FEW = 300 # so many can be chosen from one list
+  FOUND = 30
+
   def initialize(viewer)
     @viewer = viewer
   end
@@ -8,35 +11,65 @@ class Places
     rooms.empty? && Page.writable_by(@viewer).none?
   end
 
+  # @return [Boolean] whether all of them fit into one list
+  def few?
+    @few ||= Page.writable_by(@viewer).limit(FEW + 1).count <= FEW
+  end
+
   # @param public_id [String, nil] of a room or page
   # @return [Room, Page, nil] nil for what the viewer does not see
   def find(public_id)
     Room.seen_by(@viewer).find_by(public_id: public_id) || Page.seen_by(@viewer).find_by(public_id: public_id)
   end
 
+  # All places where they are few; else the rooms, and the pages about +near+.
+  #
   # @param except [Page, nil] a page that is to be moved: neither it nor what is below it is a place for it
+  # @param near [String, nil] the public id of a place
   # @return [Array<Array(String, Array<Array(String, String)>)>] for each room, labels and public ids of its places
-  def options(except: nil)
-    Room.seen_by(@viewer).in_order.filter_map do |room|
-      options = rooms.include?(room) ? [ [ room.name, room.public_id ] ] : []
-      collect(Plan.new(@viewer, room: room).entries, 1, except, options)
-      [ room.name, options ] if options.any?
-    end
+  def options(except: nil, near: nil)
+    by_room(few? ? Page.writable_by(@viewer) : about(find(near)), except, rooms)
+  end
+
+  # @param text [String] words of titles
+  # @return [Array] as of {#options}
+  def found(text, except: nil)
+    words = Zuhause::Finding::Query.new(text).words
+    pages = words.reduce(Page.writable_by(@viewer)) { |found, word| found.where("pages.title LIKE ?", "%#{Page.sanitize_sql_like(word)}%") }
+    named = rooms.select { |room| words.all? { |word| room.name.downcase.include?(word.downcase) } }
+    by_room(pages.order(:title).limit(FOUND), except, named)
   end
 
   private
 
   def rooms
-    @rooms ||= Room.writable_by(@viewer).to_a
+    @rooms ||= Room.writable_by(@viewer).in_order.to_a
   end
 
-  def collect(entries, depth, except, options)
-    entries.each do |entry|
-      next if entry.page.id == except&.id
+  # The pages above a place, beside it and below it.
+  def about(place)
+    return Page.none unless place.is_a?(Page)
 
-      writable = @viewer.list_ids(:write).include?(entry.page.access_list_id)
-      options << [ "#{"\u2003" * depth}#{entry.page.title}", entry.page.public_id ] if writable
-      collect(entry.children, depth + 1, except, options)
+    Page.writable_by(@viewer).where(id: place.path_ids).or(Page.writable_by(@viewer).where(ancestry: [ place.ancestry, place.child_ancestry ], room_id: place.room_id)).limit(FEW)
+  end
+
+  def by_room(pages, except, named)
+    listed = in_order(pages.to_a.reject { |page| except && page.path_ids.include?(except.id) }).group_by(&:room_id)
+    depths = {}
+    Room.where(id: listed.keys).or(Room.where(id: named)).in_order.map do |room|
+      options = named.include?(room) ? [ [ room.name, room.public_id ] ] : []
+      [ room.name, options + listed.fetch(room.id, []).map { |page| [ "#{"\u2003" * depth(page, depths)}#{page.title}", page.public_id ] } ]
     end
+  end
+
+  # In the order of the plan, as far as what stands above is listed as well.
+  def in_order(pages)
+    positions = pages.to_h { |page| [ page.id, page.position ] }
+    pages.sort_by { |page| [ page.path_ids.map { |id| positions.fetch(id, 0) }, page.id ] }
+  end
+
+  # One step in for each page above that is listed as well.
+  def depth(page, depths)
+    depths[page.id] = 1 + page.ancestor_ids.count { |id| depths.key?(id) }
   end
 end

@@ -1,16 +1,7 @@
-# The rooms a viewer sees and, of the open one, the tree of its pages. A page whose parent is not seen hangs from the
-# nearest page above that is.
+# The rooms a viewer sees and, of the open one, its top branch and those on the way to the page that is open. Further
+# branches are loaded as they are opened.
 class Plan
-  Entry = Struct.new(:page, :children) do
-    # @return [Integer] pages below
-    def size
-      children.sum { |child| 1 + child.size }
-    end
-  end
-
-  COLUMNS = %i[id public_id title ancestry position access_list_id edition_id room_id bin_root_id].freeze
-
-  attr_reader :room, :page
+  attr_reader :viewer, :room, :page
 
   def initialize(viewer, room: nil, page: nil)
     @viewer = viewer
@@ -19,33 +10,51 @@ class Plan
   end
 
   def rooms
-    @rooms ||= Room.seen_by(@viewer).in_order.to_a
+    @rooms ||= Room.seen_by(viewer).in_order.to_a
   end
 
-  # @return [Array<Entry>]
-  def entries
-    @entries ||= room ? tree : []
+  # @return [Branch]
+  def top
+    branches.fetch(room)
   end
 
-  # @return [Boolean] whether the way to the page that is open leads through this one
-  def open?(entry)
-    page && (entry.page.id == page.id || page.ancestor_ids.include?(entry.page.id))
+  # @param page [Page]
+  # @return [Branch, nil] what is below it, if it is on the way
+  def below(page)
+    branches.find { |place, _branch| place == page }&.last
   end
 
-  def current?(entry)
-    page&.id == entry.page.id
+  # @return [Integer] where a branch begins to be shown, so that the way is seen
+  def beginning_of(branch)
+    branch.beginning_for(way)
+  end
+
+  def current?(other)
+    page&.id == other.id
+  end
+
+  # @return [Array<Page>] where what was pinned and read last leads
+  def pinned
+    @pinned ||= kept_pages(Pin.where(person: viewer.person).order(:id), 12)
+  end
+
+  def read_lately
+    @read_lately ||= kept_pages(Reading.where(person: viewer.person).order(read_at: :desc), 5)
   end
 
   private
 
-  def tree
-    pages = Page.where(room_id: room.id).select(*COLUMNS).to_a
-    positions = pages.to_h { |each| [ each.id, each.position ] }
-    in_order = pages.sort_by { |each| each.path_ids.map { |id| positions.fetch(id) } }
-    seen = in_order.select { |each| !each.binned? && @viewer.sees?(each) }.to_h { |each| [ each.id, Entry.new(each, []) ] }
-    seen.values.each_with_object([]) do |entry, top|
-      above = entry.page.ancestor_ids.reverse.find { |id| seen.key?(id) }
-      (above ? seen[above].children : top) << entry
-    end
+  def way
+    @way ||= page&.persisted? && page.room_id == room&.id ? Page.seen_by(viewer).where(id: page.path_ids).sort_by(&:depth) : []
+  end
+
+  def branches
+    @branches ||= room ? Branch.load(viewer, room, [ room, *way ]) : {}
+  end
+
+  def kept_pages(rows, most)
+    return [] unless viewer.signed_in?
+
+    rows.joins(:page).merge(Page.seen_by(viewer)).includes(page: :room).limit(most).map(&:page)
   end
 end

@@ -4,6 +4,8 @@ class Room < ApplicationRecord
   COLOURS = %w[brick petrol ochre moss plum slate rose umber].freeze
 
   has_many :pages
+  has_many :signposts, dependent: :delete_all
+  belongs_to :front_page, class_name: "Page", optional: true
 
   positioned
 
@@ -16,7 +18,8 @@ class Room < ApplicationRecord
   scope :seen_by, lambda { |viewer|
     where(access_list_id: viewer.list_ids(:read)).or(where(id: Page.seen_by(viewer).select(:room_id)))
   }
-  scope :writable_by, ->(viewer) { where(access_list_id: viewer.list_ids(:write)) }
+  scope :in_use, -> { where(archived_at: nil) }
+  scope :writable_by, ->(viewer) { in_use.where(access_list_id: viewer.list_ids(:write)) }
   scope :in_order, -> { order(:position) }
 
   # Opens a room with its first keeper.
@@ -35,6 +38,25 @@ class Room < ApplicationRecord
 
   def room
     self
+  end
+
+  def archived?
+    archived_at.present?
+  end
+
+  def archive(at: Time.current)
+    update!(archived_at: at)
+  end
+
+  def reopen
+    update!(archived_at: nil)
+  end
+
+  # @return [Boolean] false if there is no room to go past
+  def go_past(other)
+    return false unless other
+
+    update!(position: other.position < position ? { before: other } : { after: other })
   end
 
   def initial
@@ -56,7 +78,7 @@ class Room < ApplicationRecord
 
   # @return [Zuhause::Access::Place]
   def to_place
-    Zuhause::Access::Place.new(self, grants: access_grants.map(&:to_grant))
+    Zuhause::Access::Place.new(self, grants: access_grants.map(&:to_grant), archived: archived?)
   end
 
   def refresh_access_lists

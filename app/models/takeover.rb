@@ -21,6 +21,8 @@ class Takeover
       place.grant(holder, :keep)
       AccessEvent.record(:taken_over, place, by: by, exposure: exposure)
     end
+    keepers = place.reload.audience.keepers.map(&:id) - [ by.id ]
+    Person.where(id: keepers).each { |keeper| HouseMailer.taken_over(keeper, place, by: by).deliver_now }
   end
 
   def self.keepers(place, people, switches, names)

@@ -1,6 +1,6 @@
 class PagePolicy < ApplicationPolicy
   asks read?: :read, edit?: :edit, publish?: :publish, add_page?: :add_subpage, grant?: :grant, own_list?: :own_list, rename?: :rename,
-       bin?: :bin, put_back?: :put_back, erase?: :erase
+       bin?: :bin, put_back?: :put_back, erase?: :erase, tag?: :tag, pin?: :pin, copy?: :copy
 
   # @param above [Room, Page]
   def move?(above)
@@ -15,5 +15,9 @@ class PagePolicy < ApplicationPolicy
 
   def sight
     viewer.sight_of(record)
+  end
+
+  def archived?
+    record.room.archived?
   end
 end

@@ -1,5 +1,5 @@
 class RoomPolicy < ApplicationPolicy
-  asks create?: :make_room, add_page?: :add_page, grant?: :grant, edit?: :describe_room
+  asks create?: :make_room, add_page?: :add_page, grant?: :grant, edit?: :describe_room, archive?: :archive, see_bin?: :see_bin
 
   # Whether its description and keepers may be seen, not only its door.
   def look_around?
@@ -14,5 +14,9 @@ class RoomPolicy < ApplicationPolicy
 
   def sight
     :draft
+  end
+
+  def archived?
+    record.is_a?(Room) && record.archived?
   end
 end

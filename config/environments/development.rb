@@ -4,6 +4,7 @@ Rails.application.configure do
   config.consider_all_requests_local = true
   config.server_timing = true
   config.cache_store = :memory_store
+  config.active_storage.service = :disk
   config.active_support.deprecation = :log
   config.active_record.migration_error = :page_load
   config.active_record.verbose_query_logs = true

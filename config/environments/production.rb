@@ -4,6 +4,9 @@ Rails.application.configure do
   config.consider_all_requests_local = false
   config.action_controller.perform_caching = true
   config.cache_store = :solid_cache_store
+  config.active_job.queue_adapter = :solid_queue
+  config.solid_queue.connects_to = { database: { writing: :queue } }
+  config.active_storage.service = :disk
   config.public_file_server.headers = { "cache-control" => "public, max-age=31536000, immutable" }
 
   # The server stands behind whatever ends TLS; PLAIN_HTTP=1 is for a machine that serves only itself.
@@ -13,7 +16,6 @@ Rails.application.configure do
   config.logger = ActiveSupport::TaggedLogging.new(ActiveSupport::Logger.new($stdout))
   config.log_tags = [ :request_id ]
   config.log_level = ENV.fetch("RAILS_LOG_LEVEL", "info")
-  config.i18n.fallbacks = true
   config.active_support.report_deprecations = false
   config.active_record.dump_schema_after_migration = false
   config.active_record.attributes_for_inspect = [ :id ]

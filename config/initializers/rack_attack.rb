@@ -4,7 +4,7 @@ class Rack::Attack
   FINDINGS_A_MINUTE = 240
 
   throttle("sign-ins by address", limit: SIGN_INS_A_MINUTE, period: 1.minute) do |request|
-    request.ip if request.post? && request.path.start_with?("/sign-in")
+    request.ip if request.post? && request.path.start_with?("/sign-in", "/password")
   end
 
   throttle("findings by address", limit: FINDINGS_A_MINUTE, period: 1.minute) do |request|

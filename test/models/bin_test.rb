@@ -16,7 +16,7 @@ class BinTest < ActiveSupport::TestCase
     assert_equal [ @other ], Page.seen_by(viewer(@ben)).to_a
     assert_equal [ @other ], Page.seen_by(viewer(@ana)).to_a
     assert_empty Search.new("grit", viewer(@ana)).results
-    assert_equal [ "Signals" ], Plan.new(viewer(@ana), room: @room).entries.map { |entry| entry.page.title }
+    assert_equal [ "Signals" ], Plan.new(viewer(@ana), room: @room).top.items.map { |item| item.page.title }
     assert_equal [ :draft, :nothing ], [ @ana, @ben ].map { |who| viewer(who).sight_of(@page.reload) }
     assert_equal [ earlier, @page ], Page.bin_roots.in_bin_of(viewer(@ana)).order(:binned_at).to_a
     assert_empty Page.in_bin_of(viewer(@ben))
@@ -80,6 +80,6 @@ class BinTest < ActiveSupport::TestCase
   private
 
   def top
-    Plan.new(viewer(@ana), room: @room).entries.map { |entry| entry.page.title }
+    Plan.new(viewer(@ana), room: @room).top.items.map { |item| item.page.title }
   end
 end

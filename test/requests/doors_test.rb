@@ -13,6 +13,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     members: [ 404, 200, 200, 200, 200, 200 ],
     members_act: [ 404, 303, 303, 303, 303, 303 ],
     seen: [ 404, 404, 200, 200, 200, 404 ],
+    seen_act: [ 404, 404, 303, 303, 303, 404 ],
     written: [ 404, 404, 403, 200, 200, 404 ],
     written_act: [ 404, 404, 403, 303, 303, 404 ],
     draft_only: [ 404, 404, 404, 200, 200, 404 ],
@@ -46,6 +47,52 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /set-up/new" => { to: "/set-up/new", html: :nobody, json: :nobody },
     "POST /set-up" => { to: "/set-up", html: :nobody, json: :nobody },
     "POST /demo_session" => { to: ->(t) { "/demo_session?person=#{t.people[:keeper].public_id}" }, html: :nobody },
+    "GET /password/new" => { to: "/password/new", html: [ 200, 302, 302, 302, 302, 302 ], json: nil },
+    "POST /password" => { to: "/password", with: { person: { email: "nobody@x.example" } }, html: [ 303, 302, 302, 302, 302, 302 ], json: nil },
+    "GET /password/edit" => { to: "/password/edit?reset_password_token=x", html: [ 200, 302, 302, 302, 302, 302 ], json: nil },
+    "PATCH /password" => { to: "/password", with: { person: { reset_password_token: "x", password: "another-long-one" } }, html: [ 422, 302, 302, 302, 302, 302 ], json: nil },
+    "DELETE /profile/sessions" => { to: "/profile/sessions", html: :members_act },
+    "GET /profile/password/edit" => { to: "/profile/password/edit", html: :members },
+    "PATCH /profile/password" => { to: "/profile/password", with: { person: { current_password: HouseBuilding::PASSWORD, password: "another-long-one" } }, html: :members_act, json: nil },
+    "POST /profile/picture" => { to: "/profile/picture", html: :members_act },
+    "DELETE /profile/picture" => { to: "/profile/picture", html: :members_act },
+    "GET /people/:person_id/picture" => { to: ->(t) { "/people/#{t.people[:keeper].public_id}/picture" }, html: :members, json: [ 401, 200, 200, 200, 200, 200 ] },
+    "PATCH /people/:person_id/role" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/role" }, with: { person: { role: "guest" }, confirmed: 1 }, html: :office_act },
+    "POST /people/:person_id/suspension" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/suspension" }, with: { confirmed: 1 }, html: [ 404, 403, 403, 403, 403, 303 ] },
+    "DELETE /people/:person_id/suspension" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/suspension" }, with: { confirmed: 1 }, html: :office_act },
+    "POST /people/:person_id/password_mail" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/password_mail" }, html: :office_act },
+    "DELETE /people/:person_id/sessions" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/sessions" }, html: :office_act },
+    "GET /mails" => { to: "/mails", html: :office },
+    "GET /mails/:id" => { to: ->(t) { "/mails/#{t.mail.id}" }, html: :office },
+    "GET /pages" => { to: "/pages", html: :members },
+    "GET /rooms/:room_id/pages" => { to: ->(t) { "/rooms/#{t.room.public_id}/pages" }, html: :seen },
+    "GET /rooms/:room_id/branches" => { to: ->(t) { "/rooms/#{t.room.public_id}/branches?above=#{t.page.public_id}" }, html: :seen },
+    "GET /rooms/:room_id/signposts/new" => { to: ->(t) { "/rooms/#{t.room.public_id}/signposts/new" }, html: :written },
+    "POST /rooms/:room_id/signposts" => { to: ->(t) { "/rooms/#{t.room.public_id}/signposts" }, with: { signpost: { kind: "heading", title: "Drills" } }, html: :written_act },
+    "GET /rooms/:room_id/signposts/:id/edit" => { to: ->(t) { "/rooms/#{t.room.public_id}/signposts/#{t.signpost.id}/edit" }, html: :written },
+    "PATCH /rooms/:room_id/signposts/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}/signposts/#{t.signpost.id}" }, with: { signpost: { title: "Other" } }, html: :written_act },
+    "DELETE /rooms/:room_id/signposts/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}/signposts/#{t.signpost.id}" }, html: :written_act },
+    "PATCH /rooms/:room_id/signposts/:signpost_id/placement" => { to: ->(t) { "/rooms/#{t.room.public_id}/signposts/#{t.signpost.id}/placement" }, with: ->(t) { { above: t.page.public_id } }, html: nil, json: :json_move },
+    "POST /rooms/:room_id/archive" => { to: ->(t) { "/rooms/#{t.room.public_id}/archive" }, html: :kept_act },
+    "DELETE /rooms/:room_id/archive" => { to: ->(t) { "/rooms/#{t.room.public_id}/archive" }, html: :kept_act },
+    "PATCH /rooms/:room_id/rank" => { to: ->(t) { "/rooms/#{t.room.public_id}/rank?to=down" }, html: [ 404, 403, 403, 403, 403, 404 ] },
+    "GET /tags" => { to: "/tags", html: :members },
+    "GET /tags/:id" => { to: ->(t) { "/tags/#{t.tag.public_id}" }, html: :seen },
+    "GET /tags/:id/edit" => { to: ->(t) { "/tags/#{t.tag.public_id}/edit" }, html: :written },
+    "PATCH /tags/:id" => { to: ->(t) { "/tags/#{t.tag.public_id}" }, with: { tag: { name: "winter" } }, html: :written_act },
+    "DELETE /tags/:id" => { to: ->(t) { "/tags/#{t.tag.public_id}" }, html: :written_act },
+    "POST /selections/binning" => { to: "/selections/binning", with: ->(t) { { pages: [ t.page.public_id ], confirmed: 1 } }, html: :members_act },
+    "DELETE /selections/binning" => { to: "/selections/binning", with: ->(t) { { pages: [ t.binned.public_id ] } }, html: :members_act },
+    "POST /selections/placement" => { to: "/selections/placement", with: ->(t) { { pages: [ t.page.public_id ], above: t.sibling.public_id } }, html: :members_act },
+    "POST /selections/tagging" => { to: "/selections/tagging", with: ->(t) { { pages: [ t.page.public_id ], tags: "cold" } }, html: :members_act },
+    "POST /selections/pin" => { to: "/selections/pin", with: ->(t) { { pages: [ t.page.public_id ] } }, html: :members_act },
+    "GET /p/:page_id/tagging/edit" => { to: ->(t) { "/p/#{t.page.to_param}/tagging/edit" }, html: :written },
+    "PATCH /p/:page_id/tagging" => { to: ->(t) { "/p/#{t.page.to_param}/tagging" }, with: { tags: "ice, cold" }, html: :written_act },
+    "POST /p/:page_id/pin" => { to: ->(t) { "/p/#{t.page.to_param}/pin" }, html: :seen_act },
+    "DELETE /p/:page_id/pin" => { to: ->(t) { "/p/#{t.page.to_param}/pin" }, html: :seen_act },
+    "GET /p/:page_id/copy/new" => { to: ->(t) { "/p/#{t.page.to_param}/copy/new" }, html: :written },
+    "POST /p/:page_id/copy" => { to: ->(t) { "/p/#{t.page.to_param}/copy" }, with: ->(t) { { above: t.room.public_id, title: "Again" } }, html: :written_act },
+    "GET /place_choices" => { to: "/place_choices?q=gang", html: :members },
     "GET /profile/edit" => { to: "/profile/edit", html: :members },
     "PATCH /profile" => { to: "/profile", with: { person: { theme: "dark", name: "Somebody", office: "owner", role: "guest" } }, html: :members_act },
     "GET /house/edit" => { to: "/house/edit", html: :office },
@@ -108,7 +155,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant
+  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -123,6 +170,11 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @page.reload
     @grant = @room.access_grants.find_by!(group: @deck)
     @page_grant = @page.access_grants.first
+    @signpost = Signpost.create!(kind: "heading", title: "Winter", above: @room, before: @page)
+    @page.tag_with([ "ice" ])
+    @tag = Tag.find_by!(name: "ice")
+    @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil, delivered: false)
+    @people[:keeper].picture.attach(io: Rails.root.join("docs/screenshots/read.png").open, filename: "picture.png", content_type: "image/png")
   end
 
   test "every route is stated" do

@@ -37,8 +37,9 @@ class ScreensTest < ApplicationSystemTestCase
     assert_text "Gerd Moll can sign in now."
     click_on "Gerd Moll"
     assert_accessible
-    check "Suspended"
-    click_on "Save"
+    click_on "Suspend"
+    assert_text "Gerd Moll has been changed."
+    click_on "Cancel"
     assert_selector ".tag", text: "suspended"
 
     open_menu "People"

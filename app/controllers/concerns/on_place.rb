@@ -21,6 +21,8 @@ module OnPlace
   # @param act [Symbol] see AccessEvent
   def expose(act, **details, &change)
     exposure = @place.exposure_of(&change)
+    return shut_out if shuts_out?(exposure)
+
     return confirm(exposure) unless exposure.none? || params[:confirmed]
 
     @place.transaction do
@@ -29,6 +31,15 @@ module OnPlace
     end
     seen = Viewer.new(viewer.person).level_on(@place.reload) != :none
     redirect_to(seen ? access_path : root_path, status: :see_other, notice: t("access_grants.changed"))
+  end
+
+  # Nobody shuts themselves out of a page with its own list by mistake; somebody else who keeps it can.
+  def shuts_out?(exposure)
+    @page&.own_list? && exposure.closed.any? { |shift| shift.person.id == viewer.person.id }
+  end
+
+  def shut_out
+    redirect_to access_path, status: :see_other, alert: t("access_grants.shut_out")
   end
 
   def confirm(exposure)

@@ -13,7 +13,8 @@ class Pages::BinningsController < ApplicationController
   def create
     authorize @page, :bin?
     @page.put_in_bin(by: viewer.person)
-    redirect_to room_bin_path(@room), status: :see_other, notice: t(".done")
+    undo page_binning_path(@page), method: :delete
+    redirect_to @page.above.then { |above| viewer.signed_in? && above.is_a?(Page) && viewer.sees?(above) ? above : @room }, status: :see_other, notice: t(".done")
   end
 
   def destroy

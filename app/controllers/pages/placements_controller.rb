@@ -15,11 +15,13 @@ class Pages::PlacementsController < ApplicationController
 
     return refused unless may_move?(above)
 
-    place = after(above)
-    exposure = @page.exposure_of { @page.move(to: above, after: place) }
+    exposure = @page.exposure_of { @page.move(to: above, after: after(above)) }
     return confirm(exposure) unless exposure.none? || params[:confirmed]
 
-    move(above, place, exposure) ? moved : refused
+    former = { above: @page.above.public_id, after: @page.page_before&.public_id.to_s }
+    return refused unless move(above, exposure)
+
+    moved(former)
   end
 
   private
@@ -31,9 +33,9 @@ class Pages::PlacementsController < ApplicationController
     false
   end
 
-  def move(above, place, exposure)
+  def move(above, exposure)
     @page.transaction do
-      moved = @page.move(to: above, after: place)
+      moved = @page.move(to: above, after: after(above), behind: behind(above))
       AccessEvent.record(:moved, @page, by: viewer.person, exposure: exposure) if moved && !exposure.none?
       moved
     end
@@ -56,10 +58,16 @@ class Pages::PlacementsController < ApplicationController
     Page.seen_by(viewer).find_by(public_id: params[:after])&.then { |page| page.above == above && page != @page ? page : :last } || :last
   end
 
-  def moved
+  # The heading or link that it is to stand directly behind, where that goes before the next page.
+  def behind(above)
+    above.room.signposts.find_by(id: params[:behind]) if params[:behind].present?
+  end
+
+  # @param former [Hash] where it stood, so that it can go back
+  def moved(former)
     respond_to do |format|
-      format.json { render json: { words: t(".spoken", title: @page.title, above: @page.above.then { |above| above.is_a?(Room) ? above.name : above.title }) } }
-      format.html { redirect_to(Viewer.new(viewer.person).sees?(@page.reload) ? @page : root_path, status: :see_other, notice: t(".done")) }
+      format.json { render json: { words: t(".spoken", title: @page.title, above: @page.above.then { |above| above.is_a?(Room) ? above.name : above.title }), former: former } }
+      format.html { undo(page_placement_path(@page), method: :patch, **former) && redirect_to(Viewer.new(viewer.person).sees?(@page.reload) ? @page : root_path, status: :see_other, notice: t(".done")) }
     end
   end
 

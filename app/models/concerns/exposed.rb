@@ -3,16 +3,21 @@ module Exposed
   # @yield makes the change; nothing of it stays
   # @return [Zuhause::Access::Exposure]
   # @raise whatever the change raises, such as Placed::NoKeeper
-  def exposure_of
-    ids = touched_pages.pluck(:id)
+  def exposure_of(&change)
+    Exposed.of_pages(touched_pages.pluck(:id), &change).tap { reload }
+  end
+
+  # The same for pages that are changed together.
+  #
+  # @param ids [Array<Integer>]
+  def self.of_pages(ids)
     before = lists_of(ids)
     after = nil
-    transaction(requires_new: true) do
+    ApplicationRecord.transaction(requires_new: true) do
       yield
       after = lists_of(ids)
       raise ActiveRecord::Rollback
     end
-    reload
     Zuhause::Access::Exposure.new(touched(before, after), Person.viewers, House.current.switches)
   end
 
@@ -27,16 +32,15 @@ module Exposed
     Zuhause::Access::Exposure.new(touched, Person.viewers, House.current.switches, people_after: people_after, switches_after: switches_after)
   end
 
-  private
-
   # @return [Hash{Integer=>Array(Zuhause::Access::List, Boolean)}] by page: what it grants, and whether it is published
-  def lists_of(ids)
+  def self.lists_of(ids)
     rows = Page.where(id: ids).pluck(:id, :access_list_id, :edition_id)
     lists = AccessList.where(id: rows.map(&:second).uniq).includes(:entries).to_h { |list| [ list.id, list.to_list ] }
     rows.to_h { |id, list, edition| [ id, [ lists.fetch(list), edition.present? ] ] }
   end
 
-  def touched(before, after)
+  def self.touched(before, after)
     before.map { |id, (list, published)| Zuhause::Access::Exposure::Touched.new(before: list, after: after.fetch(id).first, published: published) }
   end
+  private_class_method :lists_of, :touched
 end

@@ -48,7 +48,7 @@ module Page::AccessListed
 
   # @return [Zuhause::Access::Place] with every place above it, in two queries
   def to_place
-    room_place = Zuhause::Access::Place.new(room, grants: room.access_grants.map(&:to_grant))
+    room_place = Zuhause::Access::Place.new(room, grants: room.access_grants.map(&:to_grant), archived: room.archived?)
     path.includes(:access_grants).reduce(room_place) do |above, page|
       Zuhause::Access::Place.new(page, grants: page.access_grants.map(&:to_grant), own_list: page.own_list?, above: above)
     end

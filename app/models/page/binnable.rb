@@ -14,6 +14,15 @@ module Page::Binnable
     scope :in_bin_of, ->(viewer) { binned.where(access_list_id: viewer.list_ids(:write)) }
   end
 
+  class_methods do
+    # Erases what has waited in the bin as long as the house lets it.
+    # @return [Integer] pages erased
+    def empty_bins(now: Time.current)
+      over = binned.bin_roots.where(binned_at: ...(now - House.current.bin_days.days)).order(:id).ids
+      over.sum { |id| find_by(id: id)&.erase.to_i }
+    end
+  end
+
   def binned?
     bin_root_id.present?
   end
@@ -43,16 +52,23 @@ module Page::Binnable
     reload
   end
 
+  # When it is erased by itself, having waited as long as the house lets it.
+  # @return [Date]
+  def erased_on
+    binned_at.to_date + House.current.bin_days
+  end
+
   # Erases it and all below it for good.
   # @return [Integer] pages erased
   def erase
     transaction do
       ids = subtree_ids
+      Signpost.let_go(self)
       AccessGrant.where(page_id: ids).delete_all
       AccessEvent.where(page_id: ids).update_all(page_id: nil)
       lists = Page.where(id: ids).distinct.pluck(:access_list_id)
       Page.where(id: ids).update_all(draft_id: nil, edition_id: nil, bin_root_id: nil, binned_at: nil)
-      [ Draft, Edition, Section, Reference, Promise ].each { |rows| rows.where(page_id: ids).delete_all }
+      [ Draft, Edition, Section, Reference, Promise, Tagging, Pin, Reading ].each { |rows| rows.where(page_id: ids).delete_all }
       Page.where(id: ids).delete_all
       AccessList.prune(lists)
       ids.size

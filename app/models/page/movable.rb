@@ -2,22 +2,37 @@
 module Page::Movable
   # @param to [Room, Page] what it is to stand in
   # @param after [Page, nil, Symbol] the page that it is to stand behind there; nil for the beginning, :last for the end
+  # @param behind [Signpost, nil] one before the next page there: it then stands before this page, with those before it
   # @return [Boolean] false, with an error, for a place that cannot be
-  def move(to:, after: :last)
+  def move(to:, after: :last, behind: nil)
     if to.is_a?(Page) && (to == self || to.ancestor_ids.include?(id))
       errors.add(:base, :under_itself)
       return false
     end
 
     transaction do
+      reload # others that moved meanwhile may have moved its place along
+      Signpost.let_go(self)
       change_room(to.room) if to.room != room
       update!(parent: (to if to.is_a?(Page)), position: position_after(after))
+      gather_signposts(behind)
       refresh_access_lists
     end
     true
   end
 
+  # @return [Page, nil] the page that it stands behind, in the same place
+  def page_before
+    room.pages.where(ancestry: ancestry, position: ...position).order(:position).last
+  end
+
   private
+
+  def gather_signposts(behind)
+    return unless behind && behind.room_id == room_id && behind.parent_id == parent_id
+
+    Signpost.where(room_id: room_id, parent_id: parent_id, before_id: behind.before_id, position: ..behind.position).update_all(before_id: id)
+  end
 
   def position_after(after)
     return after if after == :last
@@ -30,5 +45,6 @@ module Page::Movable
     below = descendant_ids
     update!(parent: nil, room: new_room, position: :last)
     Page.where(id: below).update_all(room_id: new_room.id)
+    Signpost.where(parent_id: [ id, *below ]).update_all(room_id: new_room.id)
   end
 end

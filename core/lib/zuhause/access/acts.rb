@@ -2,23 +2,25 @@ module Zuhause
   module Access
     # The one table of what each act needs.
     module Acts
-      # +level+: on the page or room; +sight+: of the page; +office+: in the house (:member or :administrator).
-      Need = Struct.new(:level, :sight, :office, keyword_init: true)
+      # +level+: on the page or room; +sight+: of the page; +office+: in the house (:member or :administrator); +open+:
+      # whether the room must not be archived, since an archived room is closed to writing.
+      Need = Struct.new(:level, :sight, :office, :open, keyword_init: true)
 
       reading = Need.new(level: :read, sight: :edition)
-      commenting = Need.new(level: :comment, sight: :edition)
-      writing = Need.new(level: :write, sight: :draft)
+      commenting = Need.new(level: :comment, sight: :edition, open: true)
+      writing = Need.new(level: :write, sight: :draft, open: true)
       keeping = Need.new(level: :keep)
       administering = Need.new(office: :administrator)
 
       TABLE = {
         read: reading, follow: reading, pin: reading, copy: reading,
         note: commenting, ask: commenting, tick: commenting,
-        edit: writing, rename: writing, publish: writing, bin: writing, put_back: writing, add_subpage: writing,
-        add_page: Need.new(level: :write),
+        edit: writing, rename: writing, publish: writing, bin: writing, put_back: writing, add_subpage: writing, tag: writing,
+        add_page: Need.new(level: :write, open: true), see_bin: Need.new(level: :write),
         grant: keeping, own_list: keeping, review_rules: keeping, erase: keeping, archive: keeping, describe_room: keeping,
         make_room: Need.new(office: :member),
-        people: administering, groups: administering, house: administering, take_over: administering
+        people: administering, groups: administering, house: administering, take_over: administering, order_rooms: administering,
+        read_mails: administering
       }.freeze
 
       module_function
@@ -27,9 +29,11 @@ module Zuhause
       # @param viewer [Viewer]
       # @param level [Symbol] the viewer's level on the page or room concerned
       # @param sight [Symbol] what the viewer sees of the page concerned; for a room, leave it out
+      # @param archived [Boolean] whether the room concerned is archived
       # @raise [KeyError] for an act that is not in the table
-      def may?(act, viewer, level: :none, sight: :draft)
+      def may?(act, viewer, level: :none, sight: :draft, archived: false)
         need = TABLE.fetch(act)
+        return false if need.open && archived
         return false if need.office == :member && !viewer.active_member?
         return false if need.office == :administrator && !viewer.administrator?
 
@@ -43,6 +47,7 @@ module Zuhause
       # @param above [Place] the page or room that it is to stand in
       def move?(viewer, place, above, switches)
         needed = [ place, place.above, above ].uniq
+        return false if needed.any?(&:archived?)
         return false unless needed.all? { |each| Level.at_least?(Access.level(viewer, each, switches), :write) }
 
         moved = Place.new(place.id, grants: place.grants, own_list: place.own_list?, above: above)

@@ -7,11 +7,17 @@ module Zuhause
       # @param id [Object] whatever tells it apart
       # @param grants [Enumerable<Grant>]
       # @param above [Place, nil] the page above or the room; nil for a room
-      def initialize(id, grants: [], own_list: false, above: nil)
+      # @param archived [Boolean] told of rooms: closed to writing, with all that stands in it
+      def initialize(id, grants: [], own_list: false, above: nil, archived: false)
         @id = id
         @grants = grants.to_a
         @own_list = own_list
         @above = above
+        @archived = archived
+      end
+
+      def archived?
+        @archived || (above&.archived? || false)
       end
 
       # A room takes nothing from above, having nothing there.

@@ -44,6 +44,16 @@ module Zuhause
         end
       end
 
+      # Gives every block a new id, as a copy needs.
+      #
+      # @param doc [Hash] a tree in normal form, every block with an id
+      # @return [Array(Hash, Hash{String=>String})] the tree, and the new ids by the old ones
+      def renew(doc, random: Random)
+        old = Walk.blocks(doc).map { |node| node.dig("attrs", "id") }
+        renewed, new_ids = mend(strip(doc), random: random)
+        [ renewed, new_ids.to_h { |place, id| [ old[place], id ] }.compact ]
+      end
+
       def with_id(node, seen, taken, random)
         id = node.dig("attrs", "id")
         return node if id && seen.add?(id)

@@ -17,6 +17,24 @@ module Zuhause
       end
     end
 
+    # Lets links lead elsewhere, as those among copied pages must.
+    #
+    # @param doc [Hash] a document in normal form
+    # @yieldparam target [Target] of each link
+    # @yieldreturn [Target] where it is to lead
+    # @return [Hash] the document with those targets
+    def retarget(doc)
+      Document::Walk.rebuild(doc) do |node|
+        next node unless target_of(node)
+
+        node.merge("marks" => node["marks"].map do |mark|
+          next mark unless mark["type"] == "link"
+
+          mark.merge("attrs" => mark["attrs"].merge("target" => yield(Target.parse(mark["attrs"]["target"])).to_s))
+        end)
+      end
+    end
+
     # @param node [Hash] an inline node
     # @return [String, nil] the target of the link it is part of
     def target_of(node)

@@ -1,0 +1,13 @@
+# A branch of a room's plan, when it is opened.
+class BranchesController < ApplicationController
+  skip_before_action :sign_in_first
+
+  def index
+    @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
+    above = params[:above].present? ? @room.pages.merge(Page.seen_by(viewer)).at_address(params[:above]) : @room
+    @plan = Plan.new(viewer)
+    @branch = Branch.load(viewer, @room, [ above ]).fetch(above)
+    @from = params[:from].to_i.clamp(0, @branch.size)
+    render layout: false
+  end
+end

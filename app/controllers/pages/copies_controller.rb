@@ -1,0 +1,23 @@
+# Copying a page, with what is below it if so wished.
+class Pages::CopiesController < ApplicationController
+  include OnPage
+
+  before_action { authorize @page, :copy? }
+  before_action { @places = Places.new(viewer) }
+
+  def new
+    raise Pundit::NotAuthorizedError if @places.empty?
+  end
+
+  def create
+    to = @places.find(params[:above])
+    raise ActiveRecord::RecordNotFound unless to
+    raise Pundit::NotAuthorizedError unless policy(to).add_page?
+
+    copy = @page.copy(to: to, viewer: viewer, title: params[:title].to_s, below: params[:below] == "1", publish: params[:publish] == "1")
+    redirect_to copy, status: :see_other, notice: t(".done")
+  rescue ActiveRecord::RecordInvalid => e
+    @page.errors.copy!(e.record.errors)
+    render :new, status: :unprocessable_entity
+  end
+end

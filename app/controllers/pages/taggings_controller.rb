@@ -1,0 +1,15 @@
+class Pages::TaggingsController < ApplicationController
+  include OnPage
+
+  before_action { authorize @page, :tag? }
+
+  def edit
+    render layout: !request.headers["X-Fragment"]
+  end
+
+  def update
+    return redirect_to(@page, status: :see_other, notice: t(".done")) if @page.tag_with(Tag.names_in(params[:tags]))
+
+    render :edit, status: :unprocessable_entity
+  end
+end

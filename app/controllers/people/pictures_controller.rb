@@ -1,0 +1,9 @@
+class People::PicturesController < ApplicationController
+  def show
+    picture = Person.find_by!(public_id: params[:person_id]).picture
+    raise ActiveRecord::RecordNotFound unless picture.attached?
+
+    expires_in 1.hour, public: false
+    send_data picture.download, type: "image/png", disposition: "inline"
+  end
+end

@@ -1,0 +1,14 @@
+class Profiles::NewPasswordsController < ApplicationController
+  def edit
+    @person = viewer.person
+  end
+
+  def update
+    @person = viewer.person
+    return render(:edit, status: :unprocessable_entity) unless @person.update_with_password(params.require(:person).permit(:current_password, :password))
+
+    HouseMailer.password_changed(@person).deliver_now
+    bypass_sign_in(@person)
+    redirect_to edit_profile_path, status: :see_other, notice: t(".done")
+  end
+end

@@ -1,0 +1,8 @@
+# Signing oneself out on every device but this one.
+class Profiles::SessionsController < ApplicationController
+  def destroy
+    viewer.person.end_sessions
+    bypass_sign_in(viewer.person)
+    redirect_to edit_profile_path, status: :see_other, notice: t(".done")
+  end
+end

@@ -1,0 +1,18 @@
+# Closing a room to writing, and opening it again.
+class Rooms::ArchivesController < ApplicationController
+  before_action do
+    @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
+    authorize @room, :archive?
+  end
+
+  def create
+    @room.archive
+    undo room_archive_path(@room), method: :delete
+    redirect_to @room, status: :see_other, notice: t(".done")
+  end
+
+  def destroy
+    @room.reopen
+    redirect_to @room, status: :see_other, notice: t(".done")
+  end
+end

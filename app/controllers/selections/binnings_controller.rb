@@ -1,0 +1,28 @@
+# Several pages into the bin, with all below them, and back.
+class Selections::BinningsController < ApplicationController
+  include OnSelection
+
+  def create
+    return unless all_may?(:bin?)
+
+    @below = tops.sum { |page| page.subtree.kept.count } - @pages.size
+    return render(:create) unless params[:confirmed]
+
+    Page.transaction { tops.each { |page| page.put_in_bin(by: viewer.person) } }
+    undo selections_binning_path, method: :delete, pages: tops.map(&:public_id)
+    redirect_to back, status: :see_other, notice: t(".done", count: tops.size)
+  end
+
+  def destroy
+    return unless all_may?(:put_back?)
+
+    Page.transaction { @pages.each(&:put_back_from_bin) }
+    redirect_to back, status: :see_other, notice: t(".done", count: @pages.size)
+  end
+
+  private
+
+  def selectable
+    action_name == "destroy" ? Page.in_bin_of(viewer).bin_roots : super
+  end
+end

@@ -1,0 +1,39 @@
+# Moves several pages, with all below them, to the end of another place.
+class Selections::PlacementsController < ApplicationController
+  include OnSelection
+
+  before_action { @places = Places.new(viewer) }
+
+  def create
+    return unless all_may?(:edit?)
+    return render(:create) unless params[:above].present?
+
+    to = @places.find(params[:above])
+    raise ActiveRecord::RecordNotFound unless to
+    return refuse(:may_not_move) unless tops.all? { |page| policy(page).move?(to) }
+    return refuse(:under_itself) if to.is_a?(Page) && tops.any? { |page| to.path_ids.include?(page.id) }
+
+    move(to)
+  end
+
+  private
+
+  def move(to)
+    @exposure = Exposed.of_pages(tops.flat_map(&:subtree_ids)) { tops.each { |page| page.move(to: to) } }
+    return render("accesses/confirm") unless @exposure.none? || params[:confirmed]
+
+    Page.transaction do
+      tops.each do |page|
+        exposure = page.exposure_of { page.move(to: to) }
+        page.move(to: to)
+        AccessEvent.record(:moved, page, by: viewer.person, exposure: exposure) unless exposure.none?
+      end
+    end
+    redirect_to to, status: :see_other, notice: t(".done", count: tops.size)
+  end
+
+  def refuse(reason)
+    @error = t("activerecord.errors.models.page.attributes.base.#{reason}")
+    render :create, status: :unprocessable_entity
+  end
+end

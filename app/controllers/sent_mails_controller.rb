@@ -1,0 +1,16 @@
+# The mails that the house has sent, for administrators.
+class SentMailsController < ApplicationController
+  include Pagy::Backend
+
+  before_action { authorize House, :read_mails? }
+
+  def index
+    @pagy, @mails = pagy(SentMail.newest_first, limit: 50)
+  rescue Pagy::OverflowError
+    raise ActiveRecord::RecordNotFound
+  end
+
+  def show
+    @mail = SentMail.find(params[:id])
+  end
+end

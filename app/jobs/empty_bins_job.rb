@@ -1,0 +1,6 @@
+# Erases what has waited in the bins for as long as the house lets it.
+class EmptyBinsJob < ActiveJob::Base
+  def perform
+    Page.empty_bins if House.current
+  end
+end

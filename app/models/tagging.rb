@@ -1,0 +1,4 @@
+class Tagging < ApplicationRecord
+  belongs_to :tag
+  belongs_to :page
+end

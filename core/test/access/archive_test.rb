@@ -1,0 +1,22 @@
+require_relative "../test_helper"
+
+class ArchiveTest < Minitest::Test
+  include Zuhause::Access
+
+  def test_an_archived_room_is_closed_to_writing_and_open_to_reading_and_keeping
+    keeper = Viewer.new(id: 1)
+    open, closed = [ false, true ].map { |archived| Acts::TABLE.keys.select { |act| Acts.may?(act, keeper, level: :keep, archived: archived) } }
+    assert_equal %i[read follow pin copy see_bin grant own_list review_rules erase archive describe_room make_room], closed
+    assert_equal %i[note ask tick edit rename publish bin put_back add_subpage tag add_page], open - closed
+  end
+
+  def test_nothing_moves_into_or_out_of_an_archived_room
+    keep = [ Grant.new(Holder.new(:person, 1), :keep) ]
+    viewer = Viewer.new(id: 1)
+    open, shut = Place.new(:open, grants: keep), Place.new(:shut, grants: keep, archived: true)
+    assert Acts.move?(viewer, Place.new(:page, above: open), open, Switches.all_on)
+    refute Acts.move?(viewer, Place.new(:page, above: open), shut, Switches.all_on)
+    refute Acts.move?(viewer, Place.new(:page, above: shut), open, Switches.all_on)
+    refute Acts.move?(viewer, Place.new(:page, above: Place.new(:above, above: shut)), shut, Switches.all_on)
+  end
+end
