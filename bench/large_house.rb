@@ -18,6 +18,20 @@ class LargeHouse
     end
   end
 
+  # The word of the titles and texts that about half of all sections hold, found by counting.
+  def self.common_word
+    total = Section.count
+    WORDS.first(40).min_by { |word| (Section.connection.select_value("SELECT COUNT(*) FROM section_index WHERE section_index MATCH '#{word}'").to_f / total - 0.5).abs }
+  end
+
+  # @return [Array(Hash, Hash)] two documents of 10,000 words, a hundred of which differ
+  def self.long_documents
+    words = Array.new(10_000) { |i| "w#{(i * 7919) % 3001}" }
+    changed = words.dup.tap { |list| 100.times { |i| list[(i * 97) % list.size] = "changed" } }
+    old, new = [ words, changed ].map { |list| Zuhause::Document.accept(Zuhause::Markup::MarkdownReader.read(list.each_slice(70).map { |slice| slice.join(" ") }.join("\n\n")).doc).doc }
+    [ old, Zuhause::Changes.carry_ids(old, Zuhause::Document::Ids.strip(new)) ]
+  end
+
   # A page with all below it, half of the largest room.
   def self.large_subtree
     room = Room.order(:id).first

@@ -114,24 +114,6 @@ FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_sections_on_page_id_and_position" ON "sections" ("page_id", "position");
-CREATE VIRTUAL TABLE section_index USING fts5(
-  title, heading, body, content='sections', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3'
-)
-/* section_index(title,heading,body) */;
-CREATE TABLE IF NOT EXISTS 'section_index_data'(id INTEGER PRIMARY KEY, block BLOB);
-CREATE TABLE IF NOT EXISTS 'section_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;
-CREATE TABLE IF NOT EXISTS 'section_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB);
-CREATE TABLE IF NOT EXISTS 'section_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
-CREATE TRIGGER sections_after_insert AFTER INSERT ON sections BEGIN
-  INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body);
-END;
-CREATE TRIGGER sections_after_delete AFTER DELETE ON sections BEGIN
-  INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body);
-END;
-CREATE TRIGGER sections_after_update AFTER UPDATE ON sections BEGIN
-  INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body);
-  INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body);
-END;
 CREATE INDEX "index_pages_on_bin_root_id" ON "pages" ("bin_root_id") WHERE bin_root_id IS NOT NULL;
 CREATE TABLE IF NOT EXISTS "access_events" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "actor_id" integer NOT NULL, "act" varchar NOT NULL, "details" json NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_74ceeb7517"
 FOREIGN KEY ("room_id")
@@ -206,7 +188,32 @@ FOREIGN KEY ("blob_id")
   REFERENCES "active_storage_blobs" ("id")
 );
 CREATE UNIQUE INDEX "index_active_storage_variant_records_uniqueness" ON "active_storage_variant_records" ("blob_id", "variation_digest");
+CREATE VIRTUAL TABLE section_index USING fts5(
+  title, heading, body, content='sections', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3 4 5'
+)
+/* section_index(title,heading,body) */;
+CREATE TABLE IF NOT EXISTS 'section_index_data'(id INTEGER PRIMARY KEY, block BLOB);
+CREATE TABLE IF NOT EXISTS 'section_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;
+CREATE TABLE IF NOT EXISTS 'section_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB);
+CREATE TABLE IF NOT EXISTS 'section_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
+CREATE TRIGGER sections_after_insert AFTER INSERT ON sections BEGIN INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body); END;
+CREATE TRIGGER sections_after_delete AFTER DELETE ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body); END;
+CREATE TRIGGER sections_after_update AFTER UPDATE OF title, heading, body ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body); INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body); END;
+CREATE VIRTUAL TABLE title_index USING fts5(
+  title, content='pages', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='1 2 3 4'
+)
+/* title_index(title) */;
+CREATE TABLE IF NOT EXISTS 'title_index_data'(id INTEGER PRIMARY KEY, block BLOB);
+CREATE TABLE IF NOT EXISTS 'title_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;
+CREATE TABLE IF NOT EXISTS 'title_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB);
+CREATE TABLE IF NOT EXISTS 'title_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
+CREATE TRIGGER pages_after_insert AFTER INSERT ON pages BEGIN INSERT INTO title_index(rowid, title) VALUES (new.id, new.title); END;
+CREATE TRIGGER pages_after_delete AFTER DELETE ON pages BEGIN INSERT INTO title_index(title_index, rowid, title) VALUES ('delete', old.id, old.title); END;
+CREATE TRIGGER pages_after_update AFTER UPDATE OF title ON pages BEGIN INSERT INTO title_index(title_index, rowid, title) VALUES ('delete', old.id, old.title); INSERT INTO title_index(rowid, title) VALUES (new.id, new.title); END;
+CREATE VIRTUAL TABLE title_words USING fts5vocab('title_index', 'row')
+/* title_words(term,doc,cnt) */;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261124000004'),
 ('20261124000003'),
 ('20261124000002'),
 ('20261124000001'),

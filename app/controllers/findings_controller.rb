@@ -1,10 +1,8 @@
 class FindingsController < ApplicationController
-  include Pagy::Backend
-
   skip_before_action :sign_in_first
 
   def index
-    @search = Search.new(params[:q], viewer)
+    @search = Search.new(params[:q], viewer, filters: SearchFilters.new(params.permit(:room, :tag, :author, :time), viewer))
     @pagy = Pagy.new(count: @search.count, page: params[:page].to_i.clamp(1, 1000), limit: Search::PER_PAGE)
     @results = @search.results(offset: @pagy.offset)
   rescue Pagy::OverflowError

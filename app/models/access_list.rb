@@ -12,15 +12,13 @@ class AccessList < ApplicationRecord
     end
   end
 
-  # @param level [Symbol]
-  # @param holders [Array<Zuhause::Access::Holder>]
-  def self.giving(level, holders)
-    entries = AccessListEntry.where(level: Viewer::LEVELS.fetch(level)..)
-    by_kind = holders.group_by(&:kind)
-    people, groups = %i[person group].map { |kind| by_kind.fetch(kind, []).map(&:id) }
-    all = by_kind.keys & %i[everyone anyone]
-    named = entries.where(person_id: people).or(entries.where(group_id: groups)).or(entries.where(holder: all))
-    where(id: named.select(:access_list_id))
+
+  # @param lists [Enumerable<Zuhause::Access::List>]
+  # @return [Hash{String=>Integer}] ids of their rows by digest
+  def self.ids_for(lists)
+    by_digest = lists.index_by(&:digest)
+    known = where(digest: by_digest.keys).pluck(:digest, :id).to_h
+    by_digest.to_h { |digest, list| [ digest, known[digest] || self.for(list).id ] }
   end
 
   # Lists that no place has any more.

@@ -1,5 +1,5 @@
 class Page < ApplicationRecord
-  include Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable
+  include Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable, Findable
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
@@ -13,10 +13,10 @@ class Page < ApplicationRecord
 
   # What of pages is seen, by the one rule of Zuhause::Access::Sight.
   scope :seen_by, lambda { |viewer|
-    kept.where(access_list_id: viewer.list_ids(:write)).or(read_by(viewer))
+    kept.giving(viewer, :write).or(read_by(viewer))
   }
-  scope :read_by, ->(viewer) { kept.where(access_list_id: viewer.list_ids(:read)).where.not(edition_id: nil) }
-  scope :writable_by, ->(viewer) { kept.where(access_list_id: viewer.list_ids(:write), room: Room.in_use) }
+  scope :read_by, ->(viewer) { kept.giving(viewer, :read).where.not(edition_id: nil) }
+  scope :writable_by, ->(viewer) { kept.giving(viewer, :write).where(room: Room.in_use) }
   scope :at_top, -> { roots }
 
   # Begins a page at the end of the plan below +above+.

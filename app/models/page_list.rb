@@ -60,7 +60,7 @@ class PageList
   end
 
   def kept
-    seen.where(access_list_id: viewer.list_ids(:keep))
+    seen.giving(viewer, :keep)
   end
 
   # Given to this person or one of their groups on the page itself.
@@ -74,7 +74,7 @@ class PageList
   end
 
   def drafts
-    seen.where(access_list_id: viewer.list_ids(:write)).left_joins(:edition).joins(:draft).where("pages.edition_id IS NULL OR editions.draft_version IS NOT drafts.version")
+    seen.giving(viewer, :write).left_joins(:edition).joins(:draft).where("pages.edition_id IS NULL OR editions.draft_version IS NOT drafts.version")
   end
 
   def bin

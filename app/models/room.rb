@@ -16,10 +16,10 @@ class Room < ApplicationRecord
 
   # Who sees any page of a room sees its door.
   scope :seen_by, lambda { |viewer|
-    where(access_list_id: viewer.list_ids(:read)).or(where(id: Page.seen_by(viewer).select(:room_id)))
+    giving(viewer, :read).or(where(id: Page.seen_by(viewer).select(:room_id)))
   }
   scope :in_use, -> { where(archived_at: nil) }
-  scope :writable_by, ->(viewer) { in_use.where(access_list_id: viewer.list_ids(:write)) }
+  scope :writable_by, ->(viewer) { in_use.giving(viewer, :write) }
   scope :in_order, -> { order(:position) }
 
   # Opens a room with its first keeper.

@@ -1,18 +1,21 @@
 # Full text of published pages: for each page the section that answers best, only of pages the viewer may read.
 class Search
   PER_PAGE = 20
+  MOST = 500 # sections; of words found in more, the newest pages' sections are told
   # What surrounds a found word in a snippet: characters that no document can hold.
   OPENING, CLOSING = "\u0002", "\u0003"
   MORE = 3
 
   Result = Struct.new(:page, :section, :snippet, :others, keyword_init: true)
 
-  attr_reader :query
+  attr_reader :query, :filters
 
-  def initialize(text, viewer)
+  # @param filters [SearchFilters, nil]
+  def initialize(text, viewer, filters: nil)
     @text = text.to_s
     @query = Zuhause::Finding::Query.new(text)
     @viewer = viewer
+    @filters = filters || SearchFilters.new({}, viewer)
   end
 
   def text
@@ -21,73 +24,79 @@ class Search
 
   # @return [Integer] pages found
   def count
-    query.blank? ? 0 : select_value("SELECT COUNT(DISTINCT page_id) FROM found")
+    ordered_pages.size
   end
 
-  # @return [Array<Result>] pages whose title has all the words first, then those with a heading that has, then the rest
-  def results(offset: 0)
-    return [] if query.blank?
+  # @return [Boolean] whether more was found than is told
+  def more?
+    hits.size >= MOST
+  end
 
-    rows = select_rows(<<~SQL, limit: PER_PAGE, offset: offset)
-      SELECT id FROM (SELECT *, ROW_NUMBER() OVER (PARTITION BY page_id ORDER BY tier, heading_or_text DESC, CASE WHEN heading_or_text THEN rank ELSE position END, position) AS place FROM found)
-      WHERE place = 1 ORDER BY tier, rank, id LIMIT :limit OFFSET :offset
-    SQL
-    build(rows.flatten)
+  # Pages whose title has all the words first, then those with a heading that has, then the rest; among equals those
+  # that one read or wrote lately.
+  #
+  # @return [Array<Result>]
+  def results(offset: 0, limit: PER_PAGE)
+    build(ordered_pages[offset, limit] || [])
   end
 
   private
 
+  def pages
+    @pages ||= filters.narrow(Page.read_by(@viewer))
+  end
+
+  def hits
+    @hits ||= query.blank? ? {} : Section.ranked(query.to_fts5, pages, most: MOST)
+  end
+
+  def sections_by_page
+    @sections_by_page ||= hits.keys.group_by { |number| Section.page_id_of(number) }
+  end
+
+  # @return [Array<Integer>] ids
+  def ordered_pages
+    @ordered_pages ||= query.blank? ? [] : ((titled.to_a | sections_by_page.keys).sort_by { |id| [ tier(id), recent.fetch(id, RecentPages::MOST), best_rank(id), -id ] })
+  end
+
+  def tier(id)
+    return 0 if titled.include?(id)
+
+    headed.include?(id) ? 1 : 2
+  end
+
+  def titled
+    @titled ||= Page.titled(query.to_fts5, pages, most: MOST).to_set
+  end
+
+  def headed
+    @headed ||= Section.matching("{heading} : (#{query.to_fts5})", pages, most: MOST).to_set { |number| Section.page_id_of(number) }
+  end
+
+  def recent
+    @recent ||= RecentPages.ranks(@viewer)
+  end
+
+  def best_rank(id)
+    sections_by_page.fetch(id, []).map { |number| hits.fetch(number) }.min || 0
+  end
+
+  # Those in whose own words something was found, best first; those found by the page's title alone in their order.
+  def sections_of(id)
+    sections_by_page.fetch(id, []).sort_by { |number| [ hits.fetch(number), number ] }
+  end
+
   def build(ids)
-    sections = Section.where(id: ids).includes(page: :room).index_by(&:id)
-    others = others(sections.values)
-    ids.map do |id|
-      section = sections.fetch(id)
-      Result.new(page: section.page, section: section, snippet: snippet(section), others: others.fetch(section.page_id, []))
-    end
+    best = ids.to_h { |id| [ id, sections_of(id).first || (id * Section::PER_PAGE) ] }
+    others = ids.to_h { |id| [ id, sections_of(id).drop(1).select { |number| hits.fetch(number).negative? }.first(MORE + 1) ] }
+    sections = Section.where(id: best.values + others.values.flatten).index_by(&:id)
+    pages = Page.where(id: ids).includes(:room).index_by(&:id)
+    ids.map { |id| result(pages.fetch(id), sections.fetch(best.fetch(id)), others.fetch(id).filter_map { |number| sections[number] }) }
   end
 
   # The index's own function would look for the words once more for each row.
-  def snippet(section)
-    Zuhause::Finding::Snippet.of(section.body, query, opening: OPENING, closing: CLOSING)
-  end
-
-  # Further sections of the same pages that have the words under a heading of their own.
-  def others(best)
-    ids = select_rows("SELECT id FROM found WHERE page_id IN (:pages) AND heading_or_text ORDER BY rank", pages: best.map(&:page_id)).flatten
-    Section.where(id: ids - best.map(&:id)).where.not(heading: "").in_order_of(:id, ids).group_by(&:page_id).transform_values { |s| s.first(MORE) }
-  end
-
-  def found
-    <<~SQL
-      WITH hits AS MATERIALIZED (SELECT rowid, bm25(section_index, 8.0, 4.0, 1.0) AS rank FROM section_index WHERE section_index MATCH :query),
-      titles AS MATERIALIZED (SELECT rowid FROM section_index WHERE section_index MATCH :in_title),
-      headings AS MATERIALIZED (SELECT rowid FROM section_index WHERE section_index MATCH :in_heading),
-      texts AS MATERIALIZED (SELECT rowid FROM section_index WHERE section_index MATCH :in_section),
-      found AS (
-        SELECT sections.id, sections.page_id, sections.position, hits.rank,
-               CASE WHEN hits.rowid IN titles THEN 0 WHEN hits.rowid IN headings THEN 1 ELSE 2 END AS tier,
-               hits.rowid IN texts AS heading_or_text
-        FROM hits JOIN sections ON sections.id = hits.rowid
-        WHERE sections.page_id IN (#{Page.read_by(@viewer).select(:id).to_sql})
-      )
-    SQL
-  end
-
-  def select_value(sql)
-    connection.select_value(bind("#{found} #{sql}"))
-  end
-
-  def select_rows(sql, **values)
-    connection.select_rows(bind(sql.include?("found") ? "#{found} #{sql}" : sql, **values))
-  end
-
-  def bind(sql, **values)
-    words = query.to_fts5
-    Section.sanitize_sql([ sql, values.merge(query: words, in_title: "{title} : (#{words})", in_heading: "{heading} : (#{words})",
-                                             in_section: "{heading body} : (#{words})") ])
-  end
-
-  def connection
-    Section.connection
+  def result(page, section, others)
+    snippet = Zuhause::Finding::Snippet.of(section.body, query, opening: OPENING, closing: CLOSING)
+    Result.new(page: page, section: section, snippet: snippet, others: others.select { |other| other.heading.present? }.first(MORE))
   end
 end

@@ -1,18 +1,45 @@
 # A heading of a published page with the text below it: the unit that finding answers with. The full-text index follows
-# this table by triggers.
+# this table by triggers. A section's number tells its page, so that the index alone says where words stand.
 class Section < ApplicationRecord
+  PER_PAGE = 10_000 # numbers for each page; what lies beyond counts to the last
+
   belongs_to :page
 
   # Replaces a page's sections by those of a document.
   def self.record(page, title, document)
     where(page: page).delete_all
-    insert_all!(rows(document).map.with_index { |row, i| row.merge(page_id: page.id, title: title, position: i) })
+    insert_all!(rows(document).map.with_index { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: title, position: i) })
   end
 
+  # @param words [String] an FTS5 expression
+  # @param pages [ActiveRecord::Relation<Page>] only of these
+  # @param most [Integer] newest pages first
+  # @return [Hash{Integer=>Float}] how well each section answers, by number, lower being better (bm25, without the title,
+  #   which all sections of a page have in common)
+  def self.ranked(words, pages, most:)
+    rows_matching(words, pages, most, "bm25(section_index, 0.0, 4.0, 1.0)").to_h
+  end
+
+  # @return [Array<Integer>] numbers of sections, as of {.ranked}
+  def self.matching(words, pages, most:)
+    rows_matching(words, pages, most, "0").map(&:first)
+  end
+
+  def self.page_id_of(number)
+    number / PER_PAGE
+  end
+
+  def self.rows_matching(words, pages, most, rank)
+    pages.unscope(:select).from("section_index CROSS JOIN pages").where("pages.id = section_index.rowid / #{PER_PAGE}").where("section_index MATCH ?", words)
+         .order(Arel.sql("section_index.rowid DESC")).limit(most).pluck(Arel.sql("section_index.rowid"), Arel.sql(rank))
+  end
+  private_class_method :rows_matching
+
   def self.rows(document)
-    Zuhause::Document::Outline.sections(document).map do |section|
-      { block_id: section.heading&.id, heading: section.heading&.text.to_s, body: section.text }
-    end
+    sections = Zuhause::Document::Outline.sections(document)
+    kept, beyond = sections.first(PER_PAGE), sections.drop(PER_PAGE)
+    kept.last.text = [ kept.last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") if beyond.any?
+    kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, body: section.text } }
   end
   private_class_method :rows
 end

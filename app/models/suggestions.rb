@@ -2,6 +2,7 @@
 class Suggestions
   PAGES = 6
   SECTIONS = 4
+  LOOKED_AT = 300 # titles, and words that may be meant
 
   def initialize(text, viewer)
     @search = Search.new(text, viewer)
@@ -9,33 +10,57 @@ class Suggestions
     @viewer = viewer
   end
 
-  # @return [Array<Page>] titles that begin with what was typed first, then those that have the words, slips forgiven
+  # @return [Array<Page>] titles that begin with what was typed first, then those that have words beginning so, then
+  #   those that have them but for slips; among equals those read or written lately
   def pages
-    return [] if @words.empty?
-
-    @pages ||= Page.where(id: ranked_ids).includes(:room).in_order_of(:id, ranked_ids).to_a
+    @pages ||= @words.empty? ? [] : Page.where(id: best_ids).includes(:room).in_order_of(:id, best_ids).to_a
   end
 
   # @return [Array<Search::Result>] of other pages than those
   def sections
-    @search.results.reject { |result| pages.include?(result.page) }.first(SECTIONS)
+    return [] if @words.empty?
+
+    @search.results(limit: PAGES + SECTIONS).reject { |result| pages.include?(result.page) }.first(SECTIONS)
   end
 
   private
 
-  def ranked_ids
-    @ranked_ids ||= Page.seen_by(@viewer).pluck(:id, :title).filter_map { |id, title| rank(title)&.then { |rank| [ rank, title, id ] } }
-                        .sort.first(PAGES).map(&:last)
+  def best_ids
+    @best_ids ||= begin
+      ids = found(@words.map { |word| %("#{word}"*) })
+      ids |= found(@words.map { |word| alternatives(word) }) if ids.size < PAGES && @words.any? { |word| Zuhause::Finding::Spelling.allowed(word).positive? }
+      in_order(ids).first(PAGES)
+    end
   end
 
-  # 0 for a title that begins so, 1 for one that has the words, 2 for one that has them but for slips.
-  def rank(title)
-    normal = Zuhause::Document::Title.normalise(title)
-    return 0 if normal.start_with?(@words.join(" "))
+  def found(terms)
+    terms.any?(&:nil?) ? [] : Page.titled(terms.join(" AND "), Page.seen_by(@viewer), most: LOOKED_AT)
+  end
 
-    others = normal.scan(/[\p{L}\p{M}\p{N}]+/)
-    return 1 if @words.all? { |word| others.any? { |other| other.start_with?(word) } }
+  # The words of titles that may have been meant.
+  # @return [String, nil] an FTS5 expression; nil if there is none
+  def alternatives(word)
+    word = Zuhause::Finding::Snippet.fold(word)
+    most = Zuhause::Finding::Spelling.allowed(word)
+    lengths = (word.length - most)..(word.length + most)
+    meant = Page.title_words(lengths).select { |other| Zuhause::Finding::Spelling.match?(word, other) }.first(LOOKED_AT)
+    terms = [ %("#{word}"*), *meant.map { |other| %("#{other}") } ]
+    "(#{terms.join(" OR ")})"
+  end
 
-    2 if @words.all? { |word| others.any? { |other| Zuhause::Finding::Spelling.match?(word, other) } }
+  def in_order(ids)
+    recent = RecentPages.ranks(@viewer)
+    typed = @words.join(" ")
+    Page.where(id: ids).pluck(:id, :title).sort_by do |id, title|
+      normal = Zuhause::Document::Title.normalise(title)
+      [ tier(normal, typed), recent.fetch(id, RecentPages::MOST), normal, id ]
+    end.map(&:first)
+  end
+
+  def tier(title, typed)
+    return 0 if title.start_with?(typed)
+
+    words = title.scan(Zuhause::Finding::Query::WORD)
+    @words.all? { |word| words.any? { |other| other.start_with?(word) } } ? 1 : 2
   end
 end

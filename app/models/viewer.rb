@@ -18,15 +18,22 @@ class Viewer
     !person.nil?
   end
 
-  # @return [Array<Integer>] the access lists that give this viewer a level or more
+  # @param level [Symbol]
+  # @return [Set<Integer>] the access lists that give this viewer the level or more
   def list_ids(level)
-    @list_ids[level] ||= AccessList.giving(level, subject.holders(level, switches)).ids.to_set
+    @list_ids[level] ||= levels.filter_map { |list, given| list if LEVELS.fetch(given) >= LEVELS.fetch(level) }.to_set
+  end
+
+  # The same as a condition on a table's access lists, written out: bound one by one, some thousand numbers would take
+  # longer than the query.
+  def listed(table, level)
+    Arel::Nodes::In.new(table[:access_list_id], Arel.sql(list_ids(level).join(",")))
   end
 
   # @param place [Room, Page]
   # @return [Symbol] the level there
   def level_on(place)
-    LEVELS.keys.reverse.find { |level| list_ids(level).include?(place.access_list_id) } || :none
+    levels.fetch(place.access_list_id, :none)
   end
 
   # @return [Symbol] what is seen of a page: :nothing, :edition or :draft
@@ -36,5 +43,28 @@ class Viewer
 
   def sees?(page)
     sight_of(page) != :nothing
+  end
+
+  private
+
+  # @return [Hash{Integer=>Symbol}] the level that each access list gives, of those that give any
+  def levels
+    @levels ||= entries.each_with_object({}) do |(list, holder, level), found|
+      given = effect(holder, level)
+      found[list] = given if given != :none && LEVELS.fetch(given) > LEVELS.fetch(found[list], 0)
+    end
+  end
+
+  def entries
+    holders = subject.holders(:read, switches)
+    return [] if holders.empty?
+
+    AccessListEntry.naming(holders).pluck(:access_list_id, :holder, :person_id, :group_id, :level)
+                   .map { |list, kind, person, group, level| [ list, Zuhause::Access::Holder.new(kind.to_sym, person || group), level.to_sym ] }
+  end
+
+  def effect(holder, level)
+    @effects ||= {}
+    @effects[[ holder, level ]] ||= subject.effect(Zuhause::Access::Grant.new(holder, level), switches).first
   end
 end

@@ -13,7 +13,7 @@ class ConcurrencyTest < ActiveSupport::TestCase
   end
 
   teardown do
-    tables = ApplicationRecord.connection.tables - %w[schema_migrations ar_internal_metadata] - ApplicationRecord.connection.tables.grep(/\Asection_index/)
+    tables = ApplicationRecord.connection.tables - %w[schema_migrations ar_internal_metadata] - ApplicationRecord.connection.tables.grep(/\A(section_index|title_index|title_words)/)
     ApplicationRecord.connection.disable_referential_integrity { tables.each { |table| ApplicationRecord.connection.execute("DELETE FROM \"#{table}\"") } }
   end
 

@@ -10,6 +10,8 @@ module Placed
     belongs_to :access_list
     has_many :access_grants, dependent: :delete_all
     has_many :access_events
+
+    scope :giving, ->(viewer, level) { where(viewer.listed(arel_table, level)) }
   end
 
   # Changes grants and brings the lists of everything below in line, or does neither.

@@ -11,11 +11,10 @@ module Page::AccessListed
     def refresh_access_lists(tops, above)
       pages = Page.where(id: tops).or(Page.where(id: tops.flat_map(&:descendant_ids))).to_a
       lists = effective_lists(pages, above)
-      rows = lists.values.uniq(&:digest).to_h { |list| [ list.digest, AccessList.for(list).id ] }
-      changed = pages.group_by { |page| rows.fetch(lists.fetch(page.id).digest) }
-      changed.each do |list_id, group|
-        where(id: group.filter_map { |page| page.id if page.access_list_id != list_id }).update_all(access_list_id: list_id)
-      end
+      digests = lists.transform_values(&:digest)
+      rows = AccessList.ids_for(lists.values)
+      changed = pages.reject { |page| page.access_list_id == rows.fetch(digests.fetch(page.id)) }
+      changed.group_by { |page| rows.fetch(digests.fetch(page.id)) }.each { |list_id, group| where(id: group).update_all(access_list_id: list_id) }
       AccessList.prune(pages.map(&:access_list_id).uniq)
     end
 

@@ -11,7 +11,7 @@ module Page::Binnable
     # Pages that were put there themselves, not those that only went along.
     scope :bin_roots, -> { where("pages.bin_root_id = pages.id") }
     # Who may write a page sees it in the bin, and nobody else does.
-    scope :in_bin_of, ->(viewer) { binned.where(access_list_id: viewer.list_ids(:write)) }
+    scope :in_bin_of, ->(viewer) { binned.giving(viewer, :write) }
   end
 
   class_methods do

@@ -1,4 +1,5 @@
 require "zuhause/changes/matching"
+require "zuhause/changes/shared"
 require "zuhause/changes/inline"
 require "zuhause/changes/entry"
 require "zuhause/changes/comparison"

@@ -23,7 +23,26 @@ class SpellingTest < Minitest::Test
     assert_equal 2, Spelling.distance("aaaa", "bbbb", 1), "given up"
   end
 
+  # Against the definition, for words that have much or little in common.
+  def test_distances_are_those_of_the_definition_up_to_where_it_gives_up
+    random = Random.new(SEED)
+    600.times do
+      one, other = Array.new(2) { Array.new(random.rand(7)) { %w[a b c].sample(random: random) }.join }
+      (1..3).each do |most|
+        assert_equal [ by_definition(one, other), most + 1 ].min, Spelling.distance(one, other, most), "#{one} #{other} #{most} SEED=#{SEED}"
+      end
+    end
+  end
+
   private
+
+  def by_definition(one, other)
+    return [ one.length, other.length ].max if one.empty? || other.empty?
+
+    steps = [ by_definition(one.chop, other) + 1, by_definition(one, other.chop) + 1, by_definition(one.chop, other.chop) + (one[-1] == other[-1] ? 0 : 1) ]
+    steps << by_definition(one[0...-2], other[0...-2]) + 1 if one.length > 1 && other.length > 1 && one[-1] == other[-2] && one[-2] == other[-1]
+    steps.min
+  end
 
   def slip(word, random)
     at = random.rand(word.length)

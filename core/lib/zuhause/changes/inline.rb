@@ -19,11 +19,10 @@ module Zuhause
       def compare(old, new)
         return join([ Part.new(:same, old, new) ]) if old == new && old.any?
 
-        one, other = tokens(old), tokens(new)
-        head = common(one, other)
-        tail = common(one.drop(head).reverse, other.drop(head).reverse)
-        middle = between(one[head...(one.size - tail)], other[head...(other.size - tail)])
-        join(keep(one.first(head), other.first(head)) + middle + keep(one.last(tail), other.last(tail)))
+        head, one, other = Shared.head(old, new)
+        tail, one, other = Shared.tail(one, other)
+        same = [ head, tail ].map { |nodes| nodes.any? ? [ Part.new(:same, nodes, nodes) ] : [] }
+        join(same.first + words(one, other) + same.last)
       end
 
       # @param parts [Array<Part>]
@@ -37,6 +36,16 @@ module Zuhause
         nodes.slice_when { |a, b| a["text"].nil? || b["text"].nil? || a["marks"] != b["marks"] }
              .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |node| node["text"] }.join) }
       end
+
+      # Word by word; the words that both begin or end with are kept, whatever marks they carry.
+      def words(old, new)
+        one, other = tokens(old), tokens(new)
+        head = common(one, other)
+        tail = common(one.drop(head).reverse, other.drop(head).reverse)
+        middle = between(one[head...(one.size - tail)], other[head...(other.size - tail)])
+        keep(one.first(head), other.first(head)) + middle + keep(one.last(tail), other.last(tail))
+      end
+      private_class_method :words
 
       def tokens(nodes)
         nodes.flat_map { |node| node["text"] ? node["text"].scan(WORD).map { |word| node.merge("text" => word) } : [ node ] }

@@ -17,6 +17,8 @@ module Zuhause
 
       # As the full-text index folds words (unicode61, remove_diacritics 2): case and accents make no difference.
       def self.fold(word)
+        return word.downcase if word.ascii_only?
+
         word.unicode_normalize(:nfd).gsub(/\p{M}/, "").downcase
       end
 
