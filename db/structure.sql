@@ -96,7 +96,7 @@ CREATE INDEX "index_access_list_entries_on_person_id" ON "access_list_entries" (
 CREATE INDEX "index_access_list_entries_on_group_id" ON "access_list_entries" ("group_id");
 CREATE UNIQUE INDEX "one_entry_for_each_holder" ON "access_list_entries" (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
 CREATE INDEX "entries_for_all" ON "access_list_entries" ("holder", "level") WHERE holder IN ('everyone', 'anyone');
-CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "stage" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_page" varchar, "promised_title" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, CONSTRAINT "fk_rails_a4b20efbae"
+CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "stage" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_page" varchar, "promised_title" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, "use" varchar NOT NULL DEFAULT 'link' CHECK ("use" IN ('link', 'insert', 'title', 'mention', 'task')), CONSTRAINT "fk_rails_a4b20efbae"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT known_stage CHECK (stage IN ('draft', 'edition')));
@@ -212,7 +212,9 @@ CREATE TRIGGER pages_after_delete AFTER DELETE ON pages BEGIN INSERT INTO title_
 CREATE TRIGGER pages_after_update AFTER UPDATE OF title ON pages BEGIN INSERT INTO title_index(title_index, rowid, title) VALUES ('delete', old.id, old.title); INSERT INTO title_index(rowid, title) VALUES (new.id, new.title); END;
 CREATE VIRTUAL TABLE title_words USING fts5vocab('title_index', 'row')
 /* title_words(term,doc,cnt) */;
+CREATE INDEX "index_references_on_person" ON "references" ("target") WHERE target_kind = 'person';
 INSERT INTO "schema_migrations" (version) VALUES
+('20261124000005'),
 ('20261124000004'),
 ('20261124000003'),
 ('20261124000002'),

@@ -30,6 +30,18 @@ module ChangesHelper
     value = Zuhause::Document::Schema::NODES.values.filter_map { |node| node.attrs[name]&.default }.first if value.nil?
     return t("changes.none_given") if value.nil?
 
-    name == "tone" ? t("document.tones.#{value}") : value
+    return t("document.tones.#{value}") if name == "tone"
+    return t("changes.values.#{value}") if [ true, false ].include?(value)
+
+    changed_name(name, value) || value
+  end
+
+  # Who or what an id stands for, as far as the viewer sees it.
+  def changed_name(name, value)
+    case name
+    when "assignee" then Person.find_by(public_id: value)&.name
+    when "page" then Page.seen_by(viewer).find_by(public_id: value)&.title
+    when "due" then l(Date.iso8601(value), format: :day_and_year)
+    end
   end
 end

@@ -13,7 +13,7 @@ class Reference < ApplicationRecord
 
   def self.row_for(reference)
     target = reference.target
-    { target: target.to_s, target_kind: target.kind.to_s, target_page: (target.value if target.kind == :page),
+    { use: reference.use.to_s, target: target.to_s, target_kind: target.kind.to_s, target_page: (target.value if target.kind == :page),
       promised_title: (Zuhause::Document::Title.normalise(target.value) if target.kind == :promise),
       block_id: reference.block_id, label: reference.label, context: reference.context }
   end

@@ -1,80 +1,82 @@
-# A document as one viewer sees it. What is the same for everybody is kept; links are filled in at each view, in one
-# batch of queries, because what they lead to depends on who looks and changes without the document.
+# A document as one viewer sees it. What is the same for everybody is kept; links, live inserts, names and dates are
+# filled in at each view, in batches of queries, because they depend on who looks and change without the document.
 class ShownDocument
-  LINK = %r{<x-link target="([^"]*)">(.*?)</x-link>}m
-
-  include Rails.application.routes.url_helpers
+  PLACEHOLDER = %r{<x-link target="([^"]*)">(.*?)</x-link>|<x-leaf data="([^"]*)"></x-leaf>}m
 
   # @return [Hash{String=>String}] the words for the tones of notices
   def self.tones
     Zuhause::Document::Schema::TONES.index_with { |tone| I18n.t("document.tones.#{tone}") }
   end
 
+  OWN = "b-" # before the ids of a page's own blocks
+
+  attr_reader :page, :viewer, :prefix
+
   # @param state [Edition, Draft]
   # @param page [Page] whose state it is
-  def initialize(state, page:, viewer:)
+  # @param within [Array<String>] addresses of what it is shown in as a live insert, from the outside in
+  # @param part [Hash, nil] a passage of it, if only that is to be shown
+  # @param prefix [String] before the ids of its blocks, which the page around may have too
+  def initialize(state, page:, viewer:, within: [], part: nil, prefix: OWN)
     @state = state
     @page = page
     @viewer = viewer
+    @within = within
+    @part = part
+    @prefix = prefix
   end
 
   # @return [ActiveSupport::SafeBuffer]
   def to_html
-    html = same_for_all
-    targets = html.scan(LINK).to_h { |target, _label| [ target, Zuhause::Links::Target.parse(CGI.unescapeHTML(target)) ] }
-    look_up(targets.values)
-    html.gsub(LINK) { link(targets.fetch(Regexp.last_match(1)), Regexp.last_match(2)) }.html_safe
+    html = prefix == OWN ? same_for_all : same_for_all.gsub(/ id="#{OWN}/, %( id="#{prefix}))
+    found = html.scan(PLACEHOLDER)
+    @links = ShownLinks.new(found.filter_map { |target, _label, _leaf| target && parse(target) }, page: page, viewer: viewer)
+    @leaves = ShownLeaves.new(found.filter_map { |_target, _label, leaf| leaf && node(leaf) }, self)
+    html.gsub(PLACEHOLDER) { Regexp.last_match(1) ? @links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) : @leaves.html(node(Regexp.last_match(3))) }.html_safe
   end
 
+  # @return [Array<Zuhause::Document::Outline::Heading>] its own, and those of live inserts that join in
   def headings
-    Zuhause::Document::Outline.headings(@state.document)
+    own = Zuhause::Document::Outline.headings(document)
+    return own unless Zuhause::Document::Walk.blocks(document).any? { |block| block.dig("attrs", "headings") && block["type"] == "live_insert" }
+
+    LiveInsert.joined_headings(document, self)
+  end
+
+  # @return [Hash] what is shown
+  def document
+    @part ? { "type" => "doc", "content" => @part["content"] } : @state.document
+  end
+
+  # Which insert it is shown in, and which those are shown in.
+  def within
+    [ *@within, [ page.public_id, @part&.dig("attrs", "id") ].compact.join("#") ]
+  end
+
+  # Whether its tasks can be ticked here: in the page itself, as it is published.
+  def page_itself?
+    @within.empty? && @state.is_a?(Edition) && @state.id == page.edition_id
   end
 
   private
 
+  def parse(target)
+    Zuhause::Links::Target.parse(CGI.unescapeHTML(target))
+  end
+
+  def node(leaf)
+    JSON.parse(CGI.unescapeHTML(leaf))
+  end
+
   def same_for_all
     return write unless @state.is_a?(Edition)
 
-    Rails.cache.fetch([ "document", @page.public_id, @state.number, Zuhause::Markup::HTML::VERSION, I18n.locale ]) { write }
+    Rails.cache.fetch([ "document", page.public_id, @state.number, Zuhause::Markup::HTML::VERSION, I18n.locale, @part&.dig("attrs", "id") ]) { write }
   end
 
   def write
-    Zuhause::Markup::HTML.write(@state.document, tones: self.class.tones, link: lambda { |target, label|
-      %(<x-link target="#{CGI.escapeHTML(target.to_s)}">#{label}</x-link>)
-    })
-  end
-
-  def look_up(targets)
-    ids = targets.select { |target| target.kind == :page }.map(&:value)
-    titles = targets.select { |target| target.kind == :promise }.map(&:value)
-    @pages = ids.any? ? Page.seen_by(@viewer).where(public_id: ids).index_by(&:public_id) : {}
-    @existing = ids.any? ? Page.where(public_id: ids).pluck(:public_id).to_set : Set.new
-    @kept = Promise.kept(titles, viewer: @viewer, room: @page.room)
-  end
-
-  def link(target, label)
-    case target.kind
-    when :page then page_link(target, label)
-    when :promise then promise_link(target, label)
-    when :web then %(<a class="link-away" rel="noopener noreferrer" title="#{CGI.escapeHTML(target.site.to_s)}" href="#{CGI.escapeHTML(target.address)}">#{label}</a>)
-    when :mailto, :tel then %(<a href="#{CGI.escapeHTML(target.address)}">#{label}</a>)
-    else label
-    end
-  end
-
-  def page_link(target, label)
-    page = @pages[target.value]
-    return %(<a href="#{page_path(page)}#{"#b-#{target.block}" if target.block}">#{label}</a>) if page
-    return label if @existing.include?(target.value)
-
-    %(<span class="link-gone">#{label}<span class="link-gone-mark"> (#{I18n.t("links.gone")})</span></span>)
-  end
-
-  def promise_link(target, label)
-    page = @kept[Zuhause::Document::Title.normalise(target.value)]
-    return %(<a href="#{page_path(page)}">#{label}</a>) if page
-
-    address = CGI.escapeHTML(new_page_promise_path(@page, title: target.value))
-    %(<a class="link-promise" href="#{address}">#{label}<span class="sr-only"> (#{I18n.t("links.promised")})</span></a>)
+    Zuhause::Markup::HTML.write(document, tones: self.class.tones,
+      link: ->(target, label) { %(<x-link target="#{CGI.escapeHTML(target.to_s)}">#{label}</x-link>) },
+      leaf: ->(leaf) { %(<x-leaf data="#{CGI.escapeHTML(JSON.generate(leaf))}"></x-leaf>) })
   end
 end

@@ -1,6 +1,7 @@
 require "zuhause/document/schema"
 require "zuhause/document/walk"
 require "zuhause/document/text"
+require "zuhause/document/table"
 require "zuhause/document/check"
 require "zuhause/document/normal"
 require "zuhause/document/ids"

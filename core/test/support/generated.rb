@@ -7,6 +7,9 @@ class Generated
   TARGETS = [ "page:abcdefghij", "page:abcdefghij#abcd1234", "promise:Sand box list", "promise:a <b> & \\c> {d} :e [f]", "https://x.example/a_(b)?c=d&e=*",
               "mailto:a@b.example", "tel:+4712345", "person:abcdefghi1", "file:abcdefghi2" ].freeze
 
+  LEAVES = [ { "type" => "mention", "attrs" => { "person" => "abcdefghij" } }, { "type" => "date", "attrs" => { "date" => "2026-12-01" } }, { "type" => "date" },
+             { "type" => "page_title", "attrs" => { "page" => "abcdefghij" } } ].freeze
+
   def initialize(random)
     @random = random
   end
@@ -21,17 +24,51 @@ class Generated
 
   def block(depth)
     kinds = %w[paragraph paragraph heading code_block divider]
-    kinds += %w[bullet_list ordered_list quote notice] if depth.positive?
+    kinds += %w[contents_list live_insert]
+    kinds += %w[bullet_list ordered_list quote notice task_list fold passage columns table] if depth.positive?
     case kind = pick(kinds)
     when "paragraph" then node(kind, {}, inline)
-    when "heading" then node(kind, { "level" => 1 + @random.rand(4) }, inline.reject { |n| n["type"] == "hard_break" })
+    when "heading" then node(kind, { "level" => 1 + @random.rand(4) }, inline.select { |n| n["type"] == "text" })
     when "code_block" then node(kind, { "language" => pick([ nil, "ruby", "c++", "text" ]) }, code)
     when "divider" then node(kind, {}, [])
     when "bullet_list" then node(kind, {}, items(depth))
     when "ordered_list" then node(kind, { "start" => pick([ 1, 0, 7, 999_999_999 ]) }, items(depth))
     when "quote" then node(kind, {}, blocks(1 + @random.rand(3), depth - 1))
+    when "contents_list" then node(kind, { "depth" => 1 + @random.rand(4) }, [])
+    when "live_insert" then node(kind, { "page" => pick([ nil, "abcdefghij" ]), "passage" => pick([ nil, "abcd1234" ]), "headings" => pick([ true, false ]) }, [])
+    when "task_list" then node(kind, {}, Array.new(1 + @random.rand(3)) { task(depth) })
+    when "fold" then node(kind, { "title" => pick([ "", text.tr("\t", " ") ]), "open" => pick([ true, false ]) }, blocks(1 + @random.rand(2), depth - 1))
+    when "passage" then node(kind, { "name" => pick([ "", text.tr("\t", " ") ]) }, blocks(1 + @random.rand(2), depth - 1))
+    when "columns" then node(kind, {}, Array.new(2 + @random.rand(2)) { node("column", { "share" => 1 + @random.rand(3) }, blocks(1, depth - 1)) })
+    when "table" then table
     when "notice" then node(kind, { "tone" => pick(Zuhause::Document::Schema::TONES) }, blocks(1 + @random.rand(2), depth - 1))
     end
+  end
+
+  def task(depth)
+    attrs = { "done" => pick([ true, false ]) }
+    attrs.merge!("assignee" => "abcdefghij", "due" => "2026-12-01") if @random.rand(4).zero?
+    node("task", attrs, blocks(1 + @random.rand(2), depth - 1))
+  end
+
+  def table
+    width = 1 + @random.rand(3)
+    plain = @random.rand(2).zero?
+    align = Array.new(width) { pick([ nil, nil, "center", "right" ]) }
+    rows = Array.new(1 + @random.rand(3)) do |y|
+      node("row", {}, Array.new(width) { |x| node(y.zero? && plain ? "header_cell" : pick(plain ? %w[cell] : %w[cell header_cell]), plain ? { "align" => align[x] }.compact : cell_attrs, cell(plain)) })
+    end
+    node("table", {}, rows)
+  end
+
+  def cell_attrs
+    { "align" => pick([ nil, "center" ]), "colspan" => pick([ 1, 1, 2 ]), "rowspan" => pick([ 1, 1, 2 ]), "colwidth" => pick([ nil, [ 120 ] ]) }
+  end
+
+  def cell(plain)
+    return [ node("paragraph", {}, inline.reject { |n| n["type"] == "hard_break" }) ] if plain
+
+    Array.new(1 + @random.rand(2)) { pick([ node("paragraph", {}, inline), node("code_block", {}, code), node("bullet_list", {}, items(0)) ]) }
   end
 
   def items(depth)
@@ -41,9 +78,12 @@ class Generated
   def inline
     Array.new(@random.rand(6)) do
       next({ "type" => "hard_break" }) if @random.rand(8).zero?
+      next pick(LEAVES) if @random.rand(10).zero?
 
       node = { "type" => "text", "text" => text }
       marks = %w[strong emphasis strike code].select { @random.rand(4).zero? }.map { |name| { "type" => name } }
+      marks += %w[underline sub sup].select { @random.rand(6).zero? }.map { |name| { "type" => name } }
+      marks += %w[highlight colour].select { @random.rand(8).zero? }.map { |name| { "type" => name, "attrs" => { "tone" => pick(Zuhause::Document::Schema::COLOURS) } } }
       marks << { "type" => "link", "attrs" => { "target" => pick(TARGETS) } } if @random.rand(5).zero?
       marks.empty? ? node : node.merge("marks" => marks.shuffle(random: @random))
     end

@@ -124,10 +124,19 @@ module Zuhause
         return entry.new if entry.kind == :added && entry.children.nil?
 
         content = entry.parts ? Inline.apply(entry.parts) : entry.children.filter_map { |child| build(child, back) }
-        return if content.empty? && entry.node["type"].end_with?("_list") # its last item has been put back elsewhere
+        allowed = Document::Schema::NODES.fetch(entry.node["type"]).content
+        return if content.size < allowed.min # what it held has been put back elsewhere
+
+        content = joined(content, allowed.max) if allowed.max && content.size > allowed.max
 
         attrs = entry.kind == :added ? entry.new["attrs"] : attrs_after(entry)
         { "type" => entry.node["type"], "attrs" => attrs, "content" => content }.reject { |_key, value| value.nil? || value.empty? }
+      end
+
+      # One child too many, put back: what it holds goes to the last that may stay.
+      def joined(children, most)
+        *kept, last = children.first(most)
+        [ *kept, last.merge("content" => [ last, *children.drop(most) ].flat_map { |child| child["content"] }) ]
       end
 
       def attrs_after(entry)

@@ -53,9 +53,15 @@ module Zuhause
       private_class_method :tokens
 
       def common(one, other)
-        one.each_index.find { |i| i >= other.size || one[i]["text"] != other[i]["text"] || one[i]["type"] != other[i]["type"] } || [ one.size, other.size ].min
+        one.each_index.find { |i| i >= other.size || sign(one[i]) != sign(other[i]) } || [ one.size, other.size ].min
       end
       private_class_method :common
+
+      # What a token says, whatever marks it carries.
+      def sign(token)
+        token["text"] || token.values_at("type", "attrs")
+      end
+      private_class_method :sign
 
       def keep(one, other)
         one.zip(other).map { |a, b| Part.new(a == b ? :same : :formatted, [ a ], [ b ]) }
@@ -65,7 +71,7 @@ module Zuhause
       def between(one, other)
         return replaced(one, other) if one.empty? || other.empty? || one.size + other.size > MOST
 
-        Diff::LCS.sdiff(one.map { |t| t["text"] || "\n" }, other.map { |t| t["text"] || "\n" }).flat_map do |change|
+        Diff::LCS.sdiff(one.map { |token| sign(token) }, other.map { |token| sign(token) }).flat_map do |change|
           a, b = one[change.old_position], other[change.new_position]
           case change.action
           when "=" then keep([ a ], [ b ])

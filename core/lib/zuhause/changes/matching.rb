@@ -20,6 +20,7 @@ module Zuhause
         match_by { |node| content_key(node) }
         match_alike
         match_around
+        match_cells
       end
 
       # @param node [Hash] a block of the new document, or the document
@@ -98,6 +99,18 @@ module Zuhause
           from = (node["content"] || []).filter_map { |child| (old = @partner[child]) && parents[old] }
           old, = from.group_by(&:object_id).values.max_by(&:size)
           pair(old, node) if old && old["type"] == node["type"] && !@taken.key?(old)
+        end
+      end
+
+      # Rows of one table, and cells of one row, that are still open are told by where they stand.
+      def match_cells
+        @new.map(&:node).select { |node| %w[table row].include?(node["type"]) }.each do |node|
+          old = @partner[node] or next
+          left = old["content"].reject { |child| @taken.key?(child) }
+          node["content"].reject { |child| @partner.key?(child) }.each do |child|
+            at = left.index { |other| other["type"] == child["type"] } or next
+            pair(left.delete_at(at), child)
+          end
         end
       end
 

@@ -34,6 +34,7 @@ module Zuhause
         attrs = attrs(type, tree["attrs"])
         result["attrs"] = attrs if attrs.any?
         content = content(type, tree["content"] || [])
+        content = Table.filled(content) if type.name == "table"
         result["content"] = content if content.any?
         result
       end
@@ -43,7 +44,7 @@ module Zuhause
       def content(type, children)
         nodes = children.filter_map { |child| node(child, type) }
         nodes = join(nodes) if type.textblock?
-        nodes = [ { "type" => "paragraph" } ] if nodes.empty? && type.content.names == [ "block" ]
+        nodes = [ { "type" => "paragraph" } ] if nodes.empty? && (type.content.names & %w[block paragraph]).any?
         nodes
       end
 
@@ -61,7 +62,7 @@ module Zuhause
       def join(nodes)
         nodes.slice_when { |a, b| !(a["type"] == "text" && b["type"] == "text" && a["marks"] == b["marks"]) }
              .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |n| n["text"] }.join) }
-             .map { |n| n.slice("type", "text", "marks") }
+             .map { |n| n.slice("type", "attrs", "text", "marks") }
       end
 
       def marks(marks)
@@ -69,13 +70,18 @@ module Zuhause
       end
 
       def mark(mark)
-        return { "type" => mark["type"] } unless mark["type"] == "link"
+        return plain_mark(mark) unless mark["type"] == "link"
 
         raw = mark.dig("attrs", "target").to_s
         target = Links::Target.parse(raw)
         return dropped.push(raw) && nil unless target
 
         { "type" => "link", "attrs" => { "target" => target.to_s } }
+      end
+
+      def plain_mark(mark)
+        attrs = attrs(Schema::MARKS.fetch(mark["type"]), mark["attrs"])
+        attrs.empty? ? { "type" => mark["type"] } : { "type" => mark["type"], "attrs" => attrs }
       end
 
       def attrs(type, given)

@@ -45,6 +45,41 @@ module Zuhause
       ID = /\A[a-z0-9]{8}\z/
       LARGEST_START = 999_999_999 # CommonMark's limit of nine digits
 
+      PUBLIC_ID = /\A[a-z0-9]{10}\z/
+      DATE = /\A\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])\z/
+      COLOURS = %w[ochre moss petrol brick].freeze
+      ALIGNMENTS = %w[center right].freeze
+      MOST_SPANNED = 100 # columns or rows of one cell
+      LONGEST_NAME = 200 # characters of a fold's title or a passage's name
+      CELL_CONTENT = "(paragraph|bullet_list|ordered_list|task_list|code_block)+".freeze
+
+      def self.boolean(default)
+        Attr.new(default: default, allows: ->(v) { [ true, false ].include?(v) })
+      end
+
+      def self.matching(pattern, default: nil)
+        Attr.new(default: default, allows: ->(v) { v.is_a?(String) && v.match?(pattern) })
+      end
+
+      def self.one_of(values, default:)
+        Attr.new(default: default, allows: ->(v) { values.include?(v) })
+      end
+
+      def self.whole(range, default:)
+        Attr.new(default: default, allows: ->(v) { v.is_a?(Integer) && range.cover?(v) })
+      end
+
+      def self.words(default)
+        Attr.new(default: default, allows: ->(v) { v.is_a?(String) && v.valid_encoding? && v.length <= LONGEST_NAME && !v.match?(/[[:cntrl:]]/) })
+      end
+      private_class_method :boolean, :matching, :one_of, :whole, :words
+
+      CELL_ATTRS = {
+        "colspan" => whole(1..MOST_SPANNED, default: 1), "rowspan" => whole(1..MOST_SPANNED, default: 1),
+        "colwidth" => Attr.new(default: nil, allows: ->(v) { v.is_a?(Array) && v.size.between?(1, MOST_SPANNED) && v.all? { |w| w.is_a?(Integer) && w.between?(0, 2000) } }), # pixels, 0 for any
+        "align" => one_of(ALIGNMENTS, default: nil)
+      }.freeze
+
       ID_ATTR = { "id" => Attr.new(default: nil, allows: ->(v) { v.is_a?(String) && v.match?(ID) }) }.freeze
 
       def self.node(name, expression, group: nil, attrs: {}, marks: true)
@@ -73,8 +108,23 @@ module Zuhause
         node("notice", "block+", group: "block", attrs: {
           "tone" => Attr.new(default: "note", allows: ->(v) { TONES.include?(v) })
         }),
+        node("task_list", "task+", group: "block"),
+        node("task", "block+", attrs: { "done" => boolean(false), "assignee" => matching(PUBLIC_ID), "due" => matching(DATE) }),
+        node("table", "row+", group: "block"),
+        node("row", "(cell|header_cell)+"),
+        node("cell", CELL_CONTENT, attrs: CELL_ATTRS),
+        node("header_cell", CELL_CONTENT, attrs: CELL_ATTRS),
+        node("fold", "block+", group: "block", attrs: { "title" => words(""), "open" => boolean(false) }),
+        node("columns", "column{2,3}", group: "block"),
+        node("column", "block+", attrs: { "share" => whole(1..9, default: 1) }), # of the width, to the others
+        node("contents_list", "", group: "block", attrs: { "depth" => whole(HEADING_LEVELS, default: HEADING_LEVELS.end) }),
+        node("passage", "block+", group: "block", attrs: { "name" => words("") }),
+        node("live_insert", "", group: "block", attrs: { "page" => matching(PUBLIC_ID), "passage" => matching(ID), "headings" => boolean(false) }),
         node("text", "", group: "inline"),
-        node("hard_break", "", group: "inline")
+        node("hard_break", "", group: "inline"),
+        node("mention", "", group: "inline", attrs: { "person" => matching(PUBLIC_ID) }),
+        node("date", "", group: "inline", attrs: { "date" => matching(DATE) }),
+        node("page_title", "", group: "inline", attrs: { "page" => matching(PUBLIC_ID) })
       ].to_h { |n| [ n.name, n ] }.freeze
 
       # In normal form marks stand in this order, from the outermost to the innermost.
@@ -82,7 +132,12 @@ module Zuhause
         Mark.new(name: "link", attrs: { "target" => Attr.new(default: "", allows: ->(v) { v.is_a?(String) }) }),
         Mark.new(name: "strong", attrs: {}),
         Mark.new(name: "emphasis", attrs: {}),
+        Mark.new(name: "underline", attrs: {}),
         Mark.new(name: "strike", attrs: {}),
+        Mark.new(name: "highlight", attrs: { "tone" => one_of(COLOURS, default: "ochre") }),
+        Mark.new(name: "colour", attrs: { "tone" => one_of(COLOURS, default: "brick") }),
+        Mark.new(name: "sub", attrs: {}),
+        Mark.new(name: "sup", attrs: {}),
         Mark.new(name: "code", attrs: {})
       ].to_h { |m| [ m.name, m ] }.freeze
 

@@ -12,6 +12,8 @@ module Zuhause
           case inner["type"]
           when "text" then lines.last << inner["text"]
           when "hard_break" then lines.last << "\n"
+          when "date" then lines.last << inner.dig("attrs", "date").to_s
+          when "mention", "page_title" then next # told anew at each view
           else lines << +"" unless lines.last.empty?
           end
         end

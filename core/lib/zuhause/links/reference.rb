@@ -1,8 +1,8 @@
 module Zuhause
   module Links
-    # One place in a document that points somewhere: the target, the block it stands in, its label, and the words
-    # around it.
-    Reference = Struct.new(:target, :block_id, :label, :context, keyword_init: true)
+    # One place in a document that points somewhere: the target, what it is used for (:link, :insert, :title, :mention or
+    # :task), the block it stands in, its label, and the words around it.
+    Reference = Struct.new(:target, :use, :block_id, :label, :context, keyword_init: true)
 
     CONTEXT = 60 # characters to either side of a label
     private_constant :CONTEXT
@@ -13,7 +13,9 @@ module Zuhause
     # @return [Array<Reference>] its links in document order, one each however many marks its label carries
     def in(doc)
       Document::Walk.blocks(doc).flat_map do |block|
-        Document::Schema::NODES.fetch(block["type"]).textblock? ? in_textblock(block) : []
+        next in_textblock(block) + in_leaves(block) if Document::Schema::NODES.fetch(block["type"]).textblock?
+
+        [ of_block(block) ].compact
       end
     end
 
@@ -25,6 +27,7 @@ module Zuhause
     # @return [Hash] the document with those targets
     def retarget(doc)
       Document::Walk.rebuild(doc) do |node|
+        next led(node, yield(Target.new(:page, node.dig("attrs", "page"), node.dig("attrs", "passage")))) if %w[live_insert page_title].include?(node["type"]) && node.dig("attrs", "page")
         next node unless target_of(node)
 
         node.merge("marks" => node["marks"].map do |mark|
@@ -34,6 +37,12 @@ module Zuhause
         end)
       end
     end
+
+    def led(node, target)
+      passage = node["type"] == "live_insert" ? { "passage" => target.block }.compact : {}
+      node.merge("attrs" => node["attrs"].except("passage").merge("page" => target.value, **passage).then { |attrs| node["attrs"].keys.to_h { |key| [ key, attrs[key] ] }.compact })
+    end
+    private_class_method :led
 
     # @param node [Hash] an inline node
     # @return [String, nil] the target of the link it is part of
@@ -50,11 +59,33 @@ module Zuhause
         start = offset
         offset += label.length
         target = target_of(run.first) && Target.parse(target_of(run.first)) or next
-        Reference.new(target: target, block_id: block.dig("attrs", "id"), label: label.strip,
+        Reference.new(target: target, use: :link, block_id: block.dig("attrs", "id"), label: label.strip,
                       context: excerpt(text, start, label.length))
       end
     end
     private_class_method :in_textblock
+
+    LEAVES = { "mention" => [ :mention, :person ], "page_title" => [ :title, :page ] }.freeze
+    private_constant :LEAVES
+
+    def in_leaves(block)
+      (block["content"] || []).filter_map do |node|
+        use, kind = LEAVES[node["type"]]
+        id = kind && node.dig("attrs", kind.to_s)
+        Reference.new(target: Target.new(kind, id), use: use, block_id: block.dig("attrs", "id"), label: "", context: excerpt(Document::Text.of(block), 0, 0)) if id
+      end
+    end
+    private_class_method :in_leaves
+
+    def of_block(block)
+      attrs = block["attrs"] || {}
+      target, use = case block["type"]
+      when "live_insert" then attrs["page"] && [ Target.new(:page, attrs["page"], attrs["passage"]), :insert ]
+      when "task" then attrs["assignee"] && [ Target.new(:person, attrs["assignee"]), :task ]
+      end
+      Reference.new(target: target, use: use, block_id: attrs["id"], label: "", context: Document::Text.of(block)[0, CONTEXT]) if target
+    end
+    private_class_method :of_block
 
     def excerpt(text, start, length)
       first = [ start - CONTEXT, 0 ].max

@@ -25,12 +25,21 @@ module Zuhause
 
         inner = written(entry)
         return inner unless entry.difference? && (entry.moved || entry.kind != within)
-        return inner.sub(/\A<li[^>]*>/) { |tag| %(<li#{mark(entry)}>#{@label.call(entry)}) } if entry.node["type"] == "list_item"
+        return labelled(entry, inner) if INSIDE.include?(entry.node["type"])
 
         %(<div#{mark(entry)}>#{@label.call(entry)}#{inner}</div>)
       end
 
+      # Blocks whose label must stand inside them, since only they may stand where they do.
+      INSIDE = %w[list_item task row cell header_cell column].freeze
+
       private
+
+      def labelled(entry, html)
+        html = html.sub(/\A<(\w+)[^>]*>/) { |tag| "#{tag.sub(/ (?:class|data-change)="[^"]*"/, "").delete_suffix(">")}#{mark(entry)}>" }
+        into = entry.node["type"] == "row" ? /<t[dh][^>]*>/ : /\A<\w+[^>]*>/
+        html.sub(into) { |tag| "#{tag}#{@label.call(entry)}" }
+      end
 
       def hidden?(entry)
         (@side == :old && entry.kind == :added) || (@side == :new && entry.kind == :removed)

@@ -6,31 +6,45 @@ module Zuhause
     # Writes a document as HTML. Every text and attribute is escaped here, so what comes out holds no code.
     class HTML
       # Grows whenever what is written changes, so that kept results are made anew.
-      VERSION = 1
+      VERSION = 2
 
-      MARK_TAGS = { "strong" => "strong", "emphasis" => "em", "strike" => "s", "code" => "code" }.freeze
+      MARK_TAGS = { "strong" => "strong", "emphasis" => "em", "underline" => "u", "strike" => "s", "highlight" => "mark",
+                    "colour" => "span", "sub" => "sub", "sup" => "sup", "code" => "code" }.freeze
       # Longer listings are shown plain: colouring takes time that grows with them, and helps less.
       LONGEST_COLOURED = 50_000
 
       BLOCK_TAGS = { "paragraph" => "p", "bullet_list" => "ul", "ordered_list" => "ol", "list_item" => "li",
-                     "quote" => "blockquote" }.freeze
+                     "quote" => "blockquote", "task_list" => "ul", "column" => "div", "columns" => "div", "passage" => "div" }.freeze
+      BLOCK_CLASSES = { "task_list" => "tasks", "passage" => "passage" }.freeze
 
       # Links as they can be written where nothing is known of the house: outside addresses work, all else is text.
       PLAIN_LINK = lambda do |target, label|
         target.address ? %(<a href="#{CGI.escapeHTML(target.address)}">#{label}</a>) : label
       end
 
+      # What depends on who looks, and when, as it can be written where neither is known.
+      PLAIN_LEAF = lambda do |node|
+        case node["type"]
+        when "date" then CGI.escapeHTML(node.dig("attrs", "date").to_s)
+        when "task" then node.dig("attrs", "done") ? "☑ " : "☐ "
+        else ""
+        end
+      end
+
       # @param doc [Hash] a document in normal form
       # @param tones [Hash{String=>String}] the words for a notice's tones
       # @param link [#call] takes a {Links::Target} and the label's HTML, gives the link's HTML
+      # @param leaf [#call] takes a mention, date, page_title, contents_list, live_insert, or a task without its content,
+      #   gives its HTML (of a task, what stands before its text)
       # @return [String] HTML; blocks bear "b-" and their id as id
-      def self.write(doc, tones: {}, link: PLAIN_LINK)
-        new(tones, link).children(doc)
+      def self.write(doc, tones: {}, link: PLAIN_LINK, leaf: PLAIN_LEAF)
+        new(tones, link, leaf).children(doc)
       end
 
-      def initialize(tones, link)
+      def initialize(tones, link, leaf = PLAIN_LEAF)
         @tones = tones
         @link = link
+        @leaf = leaf
       end
 
       def children(node)
@@ -47,8 +61,51 @@ module Zuhause
         when "divider" then "<hr#{id(node)}>"
         when "notice" then notice(node)
         when "ordered_list" then element("ol", node, children(node), start(node))
-        else element(BLOCK_TAGS.fetch(node["type"]), node, children(node))
+        when "columns" then element("div", node, children(node), %( class="columns columns-#{node["content"].size}"))
+        when "column" then element("div", node, children(node), %( class="column column-#{node.dig("attrs", "share") || 1}"))
+        when "fold" then fold(node)
+        when "task" then task(node)
+        when "table" then table(node)
+        when "row" then element("tr", node, children(node))
+        when "cell", "header_cell" then cell(node)
+        when "contents_list", "live_insert" then element("div", node, @leaf.call(node), %( class="#{node["type"].tr("_", "-")}"))
+        else element(BLOCK_TAGS.fetch(node["type"]), node, children(node), block_class(node))
         end
+      end
+
+      def block_class(node)
+        name = BLOCK_CLASSES[node["type"]]
+        name ? %( class="#{name}") : ""
+      end
+
+      def fold(node)
+        title = CGI.escapeHTML(node.dig("attrs", "title").to_s)
+        element("details", node, "<summary>#{title}</summary>#{children(node)}", %( class="fold"#{" open" if node.dig("attrs", "open")}))
+      end
+
+      def task(node)
+        box = @leaf.call(node.slice("type", "attrs"))
+        element("li", node, %(#{box}<div class="task-text">#{children(node)}</div>), %( class="task#{" task-done" if node.dig("attrs", "done")}"))
+      end
+
+      # A wide table scrolls in a box of its own, which can be reached by keyboard for that.
+      def table(node)
+        %(<div class="table" tabindex="0"><table#{id(node)}>#{widths(node)}<tbody>#{children(node)}</tbody></table></div>)
+      end
+
+      def widths(node)
+        first = (node["content"] || []).first
+        return "" unless first.is_a?(Hash) && first["content"].any? { |cell| cell.dig("attrs", "colwidth") }
+
+        columns = first["content"].flat_map { |cell| cell.dig("attrs", "colwidth") || Array.new(Document::Table.span(cell, "colspan"), 0) }
+        "<colgroup>#{columns.map { |width| width.positive? ? %(<col width="#{width}">) : "<col>" }.join}</colgroup>"
+      end
+
+      def cell(node)
+        attrs = %w[colspan rowspan].filter_map { |name| (span = node.dig("attrs", name)) && %( #{name}="#{span}") }
+        align = node.dig("attrs", "align")
+        attrs << %( class="align-#{align}") if align
+        element(node["type"] == "cell" ? "td" : "th", node, children(node), attrs.join)
       end
 
       def element(tag, node, inner, attrs = "")
@@ -98,9 +155,17 @@ module Zuhause
 
       def text(node)
         return "<br>" if node["type"] == "hard_break"
+        return @leaf.call(node) unless node["type"] == "text"
 
-        marks = (node["marks"] || []).filter_map { |mark| MARK_TAGS[mark["type"]] }
-        "#{marks.map { |m| "<#{m}>" }.join}#{CGI.escapeHTML(node["text"])}#{marks.reverse.map { |m| "</#{m}>" }.join}"
+        marks = (node["marks"] || []).select { |mark| MARK_TAGS.key?(mark["type"]) }
+        "#{marks.map { |mark| opening(mark) }.join}#{CGI.escapeHTML(node["text"])}#{marks.reverse.map { |mark| "</#{MARK_TAGS[mark["type"]]}>" }.join}"
+      end
+
+      def opening(mark)
+        tone = Document::Schema::MARKS.fetch(mark["type"]).attrs["tone"]
+        return "<#{MARK_TAGS[mark["type"]]}>" unless tone
+
+        %(<#{MARK_TAGS[mark["type"]]} class="#{mark["type"]}-#{mark.dig("attrs", "tone") || tone.default}">)
       end
     end
   end

@@ -9,6 +9,7 @@ module Zuhause
       def initialize(parent, reports)
         @reports = reports
         @nodes = []
+        @elements = []
         stack = parent.each.to_a.reverse.map { |node| [ node, [] ] }
         while (node, marks = stack.pop)
           inner = read(node, marks) or next
@@ -40,18 +41,54 @@ module Zuhause
       end
 
       def text(string, marks)
+        marks += @elements.map(&:last).reject { |mark| marks.include?(mark) }
         node = { "type" => "text", "text" => string }
         node["marks"] = marks unless marks.empty?
         @nodes << node unless string.empty?
         nil
       end
 
+      ELEMENT = /\A<(?<close>\/)?(?<name>#{InlineWriter::ELEMENTS.values.join("|")})(?: class="(?<tone>[a-z]+)")?>\z/
+      private_constant :ELEMENT
+
       def html(node, marks)
+        element = ELEMENT.match(node.string_content)
+        return if element && (element[:close] ? close_element(element[:name]) : open_element(element))
+
         @reports.call(:html, node.string_content)
         text(Escapes.restore_code(node.string_content), marks + [ { "type" => "code" } ])
       end
 
+      def open_element(element)
+        name = InlineWriter::ELEMENTS.key(element[:name])
+        type = Document::Schema::MARKS.fetch(name)
+        mark = { "type" => name }
+        mark["attrs"] = { "tone" => element[:tone] } if element[:tone]
+        return unless (mark["attrs"] || {}).all? { |key, value| type.attrs[key]&.allows?(value) } && type.attrs.key?("tone") == !element[:tone].nil?
+
+        @elements << [ element[:name], mark ]
+      end
+
+      # @return [Object, nil] nil if there is nothing to close
+      def close_element(name)
+        at = @elements.rindex { |open, _mark| open == name } and @elements.delete_at(at)
+      end
+
+      LEAF = /\A(mention|date|title):(.*)\z/
+      private_constant :LEAF
+
+      # @return [Boolean] whether it was a link that stands for what it names
+      def leaf(url)
+        scheme, value = LEAF.match(url)&.captures
+        type, (_scheme, name) = InlineWriter::LEAVES.find { |_type, (own, _name)| own == scheme }
+        return false unless type && (value.empty? || Document::Schema::NODES.fetch(type).attrs.fetch(name).allows?(value))
+
+        @nodes << (value.empty? ? { "type" => type } : { "type" => type, "attrs" => { name => value } })
+        true
+      end
+
       def link(node, marks)
+        return if leaf(Escapes.restore(node.url))
         return marks if marks.any? { |mark| mark["type"] == "link" }
 
         target = target(node)

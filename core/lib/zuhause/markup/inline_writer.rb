@@ -10,6 +10,10 @@ module Zuhause
       PUNCTUATION = /[\p{P}$+<=>^`|~]/
       WHITESPACE = /[[:space:]]/
       BREAK = "\\\n".freeze
+      # Marks that CommonMark has no sign for are written as the elements that HTML has for them.
+      ELEMENTS = { "underline" => "u", "highlight" => "mark", "colour" => "span", "sub" => "sub", "sup" => "sup" }.freeze
+      # What stands in a line and is shown anew at each view: a link to what it names.
+      LEAVES = { "mention" => %w[mention person], "date" => %w[date date], "page_title" => %w[title page] }.freeze
 
       # A piece of the line: its kind (:text, :open, :close, :syntax or :break), its characters, and for text the places
       # of characters to be written as entities.
@@ -57,6 +61,7 @@ module Zuhause
 
       def add(node)
         return close_until { @open.empty? } && @tokens << Token.new(:break) if node["type"] == "hard_break"
+        return close_until { @open.empty? } && @tokens << Token.new(:syntax, leaf(node)) unless node["type"] == "text"
 
         marks = (node["marks"] || []).reject { |mark| mark["type"] == "code" }
         close_until { @open == marks.first(@open.size) }
@@ -67,16 +72,33 @@ module Zuhause
 
       def open(mark)
         @open << mark
-        @tokens << (mark["type"] == "link" ? Token.new(:syntax, "[") : Token.new(:open, DELIMITERS.fetch(mark["type"])))
+        @tokens << if mark["type"] == "link" then Token.new(:syntax, "[")
+        elsif (element = ELEMENTS[mark["type"]]) then Token.new(:syntax, "<#{[ element, tone(mark) ].compact.join(" ")}>")
+        else Token.new(:open, DELIMITERS.fetch(mark["type"]))
+        end
       end
 
       def close_until
         until yield
           mark = @open.pop
-          delimiter = DELIMITERS[mark["type"]]
-          @tokens << (delimiter ? Token.new(:close, delimiter) : Token.new(:syntax, "](#{destination(mark)})"))
+          delimiter, element = DELIMITERS[mark["type"]], ELEMENTS[mark["type"]]
+          @tokens << if delimiter then Token.new(:close, delimiter)
+          else Token.new(:syntax, element ? "</#{element}>" : "](#{destination(mark)})")
+          end
         end
         true
+      end
+
+      def tone(mark)
+        return unless Document::Schema::MARKS.fetch(mark["type"]).attrs.key?("tone")
+
+        %(class="#{mark.dig("attrs", "tone") || Document::Schema::MARKS.fetch(mark["type"]).attrs.fetch("tone").default}")
+      end
+
+      def leaf(node)
+        scheme, name = LEAVES.fetch(node["type"])
+        value = node.dig("attrs", name).to_s
+        "[#{value}](#{scheme}:#{value})"
       end
 
       def destination(mark)

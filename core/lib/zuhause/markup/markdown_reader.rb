@@ -14,7 +14,7 @@ module Zuhause
       NOTICES = { "NOTE" => "note", "TIP" => "tip", "IMPORTANT" => "note", "CAUTION" => "caution",
                   "WARNING" => "caution", "DANGER" => "danger" }.freeze
       NOTICE = /\A\[!(?<name>#{NOTICES.keys.join("|")})\](?<trailer>[ \t]*\{[^}\n]*\})?[ \t]*(?:\n|\z)/i
-      DIVIDER = /\A::: divider(?<trailer> \{[^}\n]*\})?\n:::\z/
+      TASK = /\A\[(?<done>[ xX])\](?: |\z)/
       # The parser recurses, and fails some thousand levels down.
       MAX_NESTING = 100
       MARKER = /[ \t]*(?:>|[-+*][ \t]|\d{1,9}[.)][ \t])/
@@ -33,7 +33,7 @@ module Zuhause
 
       def read
         text = Escapes.protect(@markdown.gsub(TOO_NESTED) { report(:too_deep, "") && "#{Regexp.last_match(1)}\\" })
-        root = CommonMarker.render_doc(text, %i[UNSAFE STRIKETHROUGH_DOUBLE_TILDE], %i[strikethrough])
+        root = CommonMarker.render_doc(text, %i[UNSAFE STRIKETHROUGH_DOUBLE_TILDE], %i[strikethrough table])
         nodes = blocks(root, 1).map(&:first)
         nodes = [ { "type" => "paragraph" } ] if nodes.empty?
         doc, = Document::Normal.form({ "type" => "doc", "content" => nodes })
@@ -44,7 +44,44 @@ module Zuhause
 
       # Every method that reads a block gives pairs: the node, and the ids of blocks around that begin with it.
       def blocks(parent, depth)
-        parent.each.flat_map { |node| block(node, depth) }
+        fenced(parent.each.flat_map { |node| block(node, depth) }, depth)
+      end
+
+      # Puts what stands between fences into the blocks that they open. A fence that is never closed, or closes nothing,
+      # is text.
+      def fenced(pairs, depth)
+        return pairs if pairs.none? { |node, _around| node["fence"] }
+
+        open = []
+        pairs.each_with_object([ [] ]) do |pair, levels|
+          line = pair.first["fence"]
+          if line == Fence::CLOSING && open.any?
+            inner = levels.pop
+            levels.last << close(open.pop, inner)
+          elsif line.is_a?(Fence::Line) && !line.leaf && depth + open.size < Document::Schema::MAX_DEPTH
+            open << line
+            levels << []
+            line.text = pair.first
+          else
+            levels.last << (line.is_a?(Fence::Line) && line.leaf ? leaf(line) : pair)
+          end
+        end.then { |levels| unclosed(levels, open) }
+      end
+
+      def unclosed(levels, open)
+        levels.drop(1).zip(open).reduce(levels.first) { |all, (level, line)| all + [ [ line.text, [] ] ] + level }
+      end
+
+      def leaf(line)
+        with_ids({ "type" => line.name, "attrs" => line.attrs }.reject { |_key, value| value.empty? }, Trailer::Ids.new(own: line.own, around: line.around))
+      end
+
+      # The blocks inside, wrapped where the container cannot hold them as they are.
+      def close(line, inner)
+        content = Fit.into(line.name, inner.map(&:first)) { |code| report(code, line.name) }
+        return [ line.text, [] ] if content.nil?
+
+        with_ids({ "type" => line.name, "attrs" => line.attrs, "content" => content }.reject { |_key, value| value.empty? }, Trailer::Ids.new(own: line.own, around: line.around))
       end
 
       def block(node, depth)
@@ -54,6 +91,7 @@ module Zuhause
         when :code_block then [ code(node) ]
         when :hrule then [ [ { "type" => "divider" }, [] ] ]
         when :html then [ html(node) ]
+        when :table then [ table(node) ]
         when :blockquote then nested(node, depth, 1) { quote(node, depth) }
         when :list then nested(node, depth, 2) { list(node, depth) }
         else blocks(node, depth)
@@ -79,15 +117,24 @@ module Zuhause
 
       def paragraph(node)
         inline = InlineReader.new(node, method(:report)).nodes
-        divider(inline) || textblock({ "type" => "paragraph" }, inline)
+        fence = fence(inline)
+        block, around = textblock({ "type" => "paragraph" }, inline)
+        [ fence ? block.merge("fence" => fence) : block.merge("task" => task(inline)).compact, around ]
       end
 
-      def divider(inline)
+      # @return [Fence::Line, String, nil] what the paragraph opens or closes, if it is a fence
+      def fence(inline)
         text = inline.first&.fetch("text", nil)
-        match = inline.one? && inline.first["marks"].nil? && DIVIDER.match(text) or return
+        return unless inline.one? && inline.first["marks"].nil? && text&.start_with?(Fence::CLOSING)
 
-        _rest, ids = Trailer.split(match[:trailer].to_s)
-        with_ids({ "type" => "divider" }, ids)
+        text == Fence::CLOSING ? text : Fence.read(text)
+      end
+
+      # @return [Boolean, nil] whether the box that it begins with is ticked; nil if it begins with none
+      def task(inline)
+        match = inline.first && inline.first["marks"].nil? && TASK.match(inline.first["text"].to_s) or return
+
+        match[:done] != " "
       end
 
       def heading(node)
@@ -138,11 +185,37 @@ module Zuhause
       end
 
       def list(node, depth)
-        items = node.each.map { |item| container({ "type" => "list_item" }, blocks(item, depth + 2)) }
+        contents = node.each.map { |item| blocks(item, depth + 2) }
+        return task_list(contents) if node.list_type == :bullet_list && contents.all? { |content| content.first && !content.first.first["task"].nil? }
+
+        items = contents.map { |content| container({ "type" => "list_item" }, content) }
         ordered = node.list_type == :ordered_list
         list = { "type" => ordered ? "ordered_list" : "bullet_list" }
         list["attrs"] = { "start" => node.list_start } if ordered && node.list_start != 1
         container(list, items)
+      end
+
+      def task_list(contents)
+        tasks = contents.map do |content|
+          (first, around), *rest = content
+          task = { "type" => "task" }
+          task["attrs"] = { "done" => true } if first["task"]
+          container(task, [ [ without_box(first), around ], *rest ])
+        end
+        container({ "type" => "task_list" }, tasks)
+      end
+
+      def without_box(paragraph)
+        text, *rest = paragraph["content"]
+        left = text["text"].sub(TASK, "")
+        left.empty? ? paragraph.merge("content" => rest) : paragraph.merge("content" => [ text.merge("text" => left), *rest ])
+      end
+
+      def table(node)
+        cells = GfmTable.read(node) do |cell|
+          InlineReader.new(cell, method(:report)).nodes.map { |inline| inline["text"] ? inline.merge("text" => Escapes.restore(inline["text"])) : inline }
+        end
+        [ cells, [] ]
       end
 
       def quote(node, depth)
@@ -157,7 +230,7 @@ module Zuhause
         match = opening && opening["marks"].nil? && NOTICE.match(opening["text"].to_s) or return
 
         inline.unshift({ "type" => "text", "text" => match.post_match }) unless match.post_match.empty?
-        children = node.each.drop(1).flat_map { |child| block(child, depth + 1) }
+        children = fenced(node.each.drop(1).flat_map { |child| block(child, depth + 1) }, depth + 1)
         children.unshift(textblock({ "type" => "paragraph" }, inline)) unless inline.empty? && children.any?
         _rest, ids = Trailer.split(match[:trailer].to_s)
         block = { "type" => "notice", "attrs" => { "tone" => NOTICES.fetch(match[:name].upcase) } }

@@ -28,7 +28,13 @@ module Zuhause
 
       # Lists that follow each other stay apart by differing markers.
       def alternate?(nodes, index)
-        nodes[0...index].reverse_each.take_while { |node| node["type"] == nodes[index]["type"] }.size.odd?
+        nodes[0...index].reverse_each.take_while { |node| marker_kind(node) == marker_kind(nodes[index]) }.size.odd?
+      end
+
+      def marker_kind(node)
+        return node["type"] unless node["type"] == "task_list"
+
+        plain_tasks?(node) ? "bullet_list" : nil
       end
 
       def block(node, around, alternate)
@@ -39,8 +45,23 @@ module Zuhause
         when "divider" then divider(node, around)
         when "quote" then prefix(blocks(node["content"], [ id(node), *around ]), "> ")
         when "notice" then notice(node, around)
-        else list(node, around, alternate)
+        when "bullet_list", "ordered_list" then list(node, around, alternate)
+        when "task_list" then plain_tasks?(node) ? list(node, around, alternate) : fenced(node, around)
+        when "table" then !@ids && GfmTable.fits?(node) ? GfmTable.write(node) : fenced(node, around)
+        else fenced(node, around)
         end
+      end
+
+      def fenced(node, around)
+        opening = Fence.opening(node, trailer(node, around))
+        return [ opening, Fence::CLOSING ] if Document::Schema::NODES.fetch(node["type"]).leaf?
+
+        [ opening, "", *blocks(node["content"]), "", Fence::CLOSING ]
+      end
+
+      # GFM has no place for who is to do a task, or by when.
+      def plain_tasks?(node)
+        node["content"].all? { |task| (task["attrs"] || {}).keys.all? { |name| %w[id done].include?(name) } && task["content"].first["type"] == "paragraph" }
       end
 
       def id(node)
@@ -79,7 +100,7 @@ module Zuhause
 
       def divider(node, around)
         trailer = trailer(node, around)
-        trailer ? [ "::: divider #{trailer}", ":::" ] : [ "___" ]
+        trailer ? [ Fence.opening(node, trailer), Fence::CLOSING ] : [ "___" ]
       end
 
       def notice(node, around)
@@ -97,7 +118,7 @@ module Zuhause
       end
 
       def marker(node, index, alternate)
-        return alternate ? "* " : "- " if node["type"] == "bullet_list"
+        return alternate ? "* " : "- " unless node["type"] == "ordered_list"
 
         number = [ (node.dig("attrs", "start") || 1) + index, Document::Schema::LARGEST_START ].min
         "#{number}#{alternate ? ")" : "."} "
@@ -105,7 +126,8 @@ module Zuhause
 
       def item(node, marker, around)
         lines = item_lines(node, [ id(node), *around ])
-        [ "#{marker}#{lines.first}", *prefix(lines.drop(1), " " * marker.size) ]
+        box = "[#{node.dig("attrs", "done") ? "x" : " "}] " if node["type"] == "task"
+        [ "#{marker}#{box}#{lines.first}", *prefix(lines.drop(1), " " * marker.size) ]
       end
 
       def item_lines(node, around)

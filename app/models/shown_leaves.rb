@@ -1,0 +1,74 @@
+# What stands in a document and is told anew at each view: people, dates, titles of pages, tasks, contents lists and live
+# inserts, looked up together.
+class ShownLeaves
+  # @param nodes [Array<Hash>]
+  # @param shown [ShownDocument] where they stand
+  def initialize(nodes, shown)
+    @shown = shown
+    by_type = nodes.group_by { |node| node["type"] }
+    people = by_type.fetch("mention", []).map { |node| node.dig("attrs", "person") } + by_type.fetch("task", []).map { |node| node.dig("attrs", "assignee") }
+    pages = %w[page_title live_insert].flat_map { |type| by_type.fetch(type, []) }.map { |node| node.dig("attrs", "page") }
+    @people = people.any? ? Person.where(public_id: people).index_by(&:public_id) : {}
+    @pages = pages.any? ? Page.seen_by(shown.viewer).where(public_id: pages).includes(:room, :edition).index_by(&:public_id) : {}
+    @existing = pages.any? ? Page.kept.where(public_id: pages).pluck(:public_id).to_set : Set.new
+  end
+
+  # @return [String] HTML
+  def html(node)
+    send(node["type"], node["attrs"] || {})
+  end
+
+  private
+
+  def t(key, **values)
+    I18n.t("document.#{key}", **values)
+  end
+
+  def escape(text)
+    CGI.escapeHTML(text.to_s)
+  end
+
+  def mention(attrs)
+    person = @people[attrs["person"]]
+    %(<span class="mention">#{escape(person ? person.name : t("mention.gone"))}</span>)
+  end
+
+  def date(attrs)
+    attrs["date"] ? %(<time class="date" datetime="#{attrs["date"]}">#{escape(day(attrs["date"]))}</time>) : ""
+  end
+
+  def page_title(attrs)
+    page = @pages[attrs["page"]]
+    return %(<a href="#{Rails.application.routes.url_helpers.page_path(page)}">#{escape(page.title)}</a>) if page
+
+    escape(t(@existing.include?(attrs["page"]) || attrs["page"].nil? ? "page_title.hidden" : "page_title.gone"))
+  end
+
+  def task(attrs)
+    who = @people[attrs["assignee"]]&.name
+    due = attrs["due"] && t("task.due", day: day(attrs["due"]))
+    facts = [ who, due ].compact.join(", ")
+    box = %(<span class="task-box" role="img" aria-label="#{escape(t(attrs["done"] ? "task.done" : "task.open"))}"></span>)
+    facts.empty? ? box : %(#{box}<span class="task-facts#{" task-late" if late?(attrs)}">#{escape(facts)}</span>)
+  end
+
+  def late?(attrs)
+    attrs["due"] && !attrs["done"] && Date.iso8601(attrs["due"]) < Date.current
+  end
+
+  def contents_list(attrs)
+    headings = @shown.headings.select { |heading| heading.level <= (attrs["depth"] || Zuhause::Document::Schema::HEADING_LEVELS.end) }
+    items = headings.map { |heading| %(<li class="contents-#{heading.level}"><a href="##{heading.id.include?("-") ? heading.id : "#{@shown.prefix}#{heading.id}"}">#{escape(heading.text)}</a></li>) }
+    %(<nav aria-label="#{escape(t("contents"))}"><ul>#{items.join}</ul></nav>)
+  end
+
+  def live_insert(attrs)
+    LiveInsert.new(attrs, @shown, page: @pages[attrs["page"]], existing: @existing.include?(attrs["page"])).to_html
+  end
+
+  def day(date)
+    I18n.l(Date.iso8601(date), format: :day_and_year)
+  rescue Date::Error
+    date
+  end
+end

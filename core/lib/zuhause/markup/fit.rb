@@ -1,0 +1,42 @@
+module Zuhause
+  module Markup
+    # Makes blocks fit a container that holds only certain ones: what may not stand there is put into what may, or gives
+    # way to what is in it.
+    module Fit
+      WRAPPERS = { "task_list" => "task", "table" => "row", "row" => "cell", "columns" => "column" }.freeze
+
+      module_function
+
+      # @param name [String] a container's type
+      # @param blocks [Array<Hash>]
+      # @yieldparam code [Symbol] :misplaced, where something had to be changed
+      # @return [Array<Hash>, nil] what it can hold; nil if it cannot be
+      def into(name, blocks, &report)
+        content = Document::Schema::NODES.fetch(name).content
+        fitting = blocks.flat_map { |block| Document::Schema.fits?(block["type"], content) ? [ block ] : changed(name, block, &report) }
+        fitting = [ { "type" => "paragraph" } ] if fitting.empty? && content.names.intersect?(%w[block paragraph])
+        return if fitting.size < content.min || (content.max && fitting.size > content.max)
+
+        fitting
+      end
+
+      def changed(name, block, &report)
+        report.call(:misplaced)
+        wrapper = WRAPPERS[name]
+        return unwrapped(name, block, &report) unless wrapper
+
+        inner = into(wrapper, [ block ], &report)
+        inner ? [ { "type" => wrapper, "content" => inner } ] : []
+      end
+      private_class_method :changed
+
+      def unwrapped(name, block, &report)
+        type = Document::Schema::NODES.fetch(block["type"])
+        return [ { "type" => "paragraph", "content" => block["content"] }.compact ] if type.textblock?
+
+        (block["content"] || []).flat_map { |child| into(name, [ child ], &report) || [] }
+      end
+      private_class_method :unwrapped
+    end
+  end
+end
