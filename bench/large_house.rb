@@ -21,7 +21,7 @@ class LargeHouse
   # The word of the titles and texts that about half of all sections hold, found by counting.
   def self.common_word
     total = Section.count
-    WORDS.first(40).min_by { |word| (Section.connection.select_value("SELECT COUNT(*) FROM section_index WHERE section_index MATCH '#{word}'").to_f / total - 0.5).abs }
+    WORDS.first(40).min_by { |word| (Section.connection.select_value(Section.sanitize_sql([ "SELECT COUNT(*) FROM section_index WHERE section_index MATCH ?", word ])).to_f / total - 0.5).abs }
   end
 
   # @return [Array(Hash, Hash)] two documents of 10,000 words, a hundred of which differ

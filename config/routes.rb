@@ -69,6 +69,8 @@ Rails.application.routes.draw do
       resource :pin, only: %i[create destroy]
       resource :copy, only: %i[new create]
       resource :comparison, only: :show
+      resources :passages, only: :index
+      resource :withheld_insert, only: :show
       resources :put_backs, only: :create
       resource :promise, only: %i[new create]
       resources :editions, only: %i[index show] do
@@ -80,6 +82,7 @@ Rails.application.routes.draw do
   resources :page_choices, only: :index
   resources :place_choices, only: :index
   resources :pastes, only: :create
+  resource :live_inserts, only: :show
 
   match "/404", to: "errors#not_found", via: :all
   match "/:status", to: "errors#refused", via: :all, constraints: { status: /4\d\d/ }

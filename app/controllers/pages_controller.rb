@@ -10,6 +10,7 @@ class PagesController < ApplicationController
     @shown = ShownDocument.new(@state, page: @page, viewer: viewer)
     @facts = PageFacts.new(@page, viewer)
     @linked_from = LinkedFrom.of(@page, viewer)
+    @shown_on = @page.shown_on(viewer).order(:title).to_a
     @pinned = viewer.signed_in? && Pin.exists?(person: viewer.person, page: @page)
     Reading.record(@page, by: viewer.person)
   end

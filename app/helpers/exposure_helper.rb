@@ -2,14 +2,16 @@ module ExposureHelper
   NAMED = 4
 
   # @param exposure [Zuhause::Access::Exposure]
-  # @return [Array<String>] a sentence for what it opens, what it closes, and what it changes besides
+  # @return [Array<String>] a sentence for what it opens, what it closes, what it changes besides, and what is withheld
   def exposure_sentences(exposure)
-    { opened: exposure.opened, closed: exposure.closed, changed: exposure.changed }.filter_map do |kind, shifts|
+    withheld = t("exposure.withheld", count: exposure.withheld) if exposure.withheld.positive?
+    sentences = { opened: exposure.opened, closed: exposure.closed, changed: exposure.changed }.filter_map do |kind, shifts|
       next if shifts.empty?
 
       pages = kind == :changed ? [ exposure.pages(:raised), exposure.pages(:lowered) ].max : exposure.pages(kind)
       t("exposure.#{kind}", people: exposed_people(shifts), pages: t("exposure.pages", count: pages))
     end
+    [ *sentences, withheld ].compact
   end
 
   private

@@ -17,13 +17,15 @@ class ShownDocument
   # @param within [Array<String>] addresses of what it is shown in as a live insert, from the outside in
   # @param part [Hash, nil] a passage of it, if only that is to be shown
   # @param prefix [String] before the ids of its blocks, which the page around may have too
-  def initialize(state, page:, viewer:, within: [], part: nil, prefix: OWN)
+  # @param outermost [Boolean] whether what is inserted stands in none of what it shows
+  def initialize(state, page:, viewer:, within: [], part: nil, prefix: OWN, outermost: false)
     @state = state
     @page = page
     @viewer = viewer
     @within = within
     @part = part
     @prefix = prefix
+    @outermost = outermost
   end
 
   # @return [ActiveSupport::SafeBuffer]
@@ -48,8 +50,10 @@ class ShownDocument
     @part ? { "type" => "doc", "content" => @part["content"] } : @state.document
   end
 
-  # Which insert it is shown in, and which those are shown in.
+  # Which insert it is shown in, and which those are shown in; nothing where it only stands for a page being written.
   def within
+    return [] if @outermost
+
     [ *@within, [ page.public_id, @part&.dig("attrs", "id") ].compact.join("#") ]
   end
 

@@ -12,7 +12,8 @@ export function newId() {
   return id
 }
 
-const TYPES = ["paragraph", "heading", "bullet_list", "ordered_list", "list_item", "quote", "code_block", "divider", "notice"]
+const TYPES = ["paragraph", "heading", "bullet_list", "ordered_list", "list_item", "quote", "code_block", "divider", "notice", "task_list", "task", "table", "row",
+  "cell", "header_cell", "fold", "columns", "column", "contents_list", "passage", "live_insert"]
 
 function byId(doc) {
   const found = new Map()

@@ -4,30 +4,39 @@ import nodes from "./nodes"
 import blockIds from "./block_ids"
 import clipboard from "./clipboard"
 
-// Typing "->" asks for a page to link to.
-const arrow = (onArrow) => Extension.create({
-  name: "arrow",
-  addInputRules: () => [new InputRule({
-    find: /->$/,
-    handler({ range, commands, state }) {
-      if (state.selection.$from.parent.type.spec.code) return null
-      commands.deleteRange(range)
-      setTimeout(onArrow)
-    }
-  })]
+// Typing "->" asks for a page to link to, "/" for something to insert, "@" for a person: at the beginning of a word. The
+// sign is taken out again once it stands there.
+const asking = (find, sign, ask) => (editor) => new InputRule({
+  find,
+  handler({ state }) {
+    if (state.selection.$from.parent.type.spec.code) return null
+    setTimeout(() => {
+      const { from } = editor.state.selection
+      if (editor.state.doc.textBetween(Math.max(0, from - sign.length), from) !== sign) return
+      editor.commands.deleteRange({ from: from - sign.length, to: from })
+      ask()
+    })
+  }
 })
 
-export default function build({ element, content, words, page, pasteAddress, onArrow, onProblem, ...events }) {
+const signs = ({ onArrow, onSlash, onMention }) => Extension.create({
+  name: "signs",
+  addInputRules() {
+    return [asking(/->$/, "->", onArrow), asking(/(?:^|\s)\/$/, "/", onSlash), asking(/(?:^|\s)@$/, "@", onMention)].map((rule) => rule(this.editor))
+  }
+})
+
+export default function build({ element, content, words, names, page, pasteAddress, onArrow, onSlash, onMention, onProblem, ...events }) {
   return new Editor({
     element,
     content,
     injectCSS: false, // the policy allows no injected styles; ours are in text.css
     enableContentCheck: true,
     extensions: [
-      ...nodes(words.tones),
+      ...nodes(words, names),
       blockIds,
       clipboard.configure({ address: pasteAddress, onProblem }),
-      arrow(onArrow),
+      signs({ onArrow, onSlash, onMention }),
       UndoRedo,
       Gapcursor,
       Dropcursor.configure({ class: "drop-line", color: false, width: 2 }),

@@ -11,6 +11,10 @@ import Italic from "@tiptap/extension-italic"
 import Paragraph from "@tiptap/extension-paragraph"
 import Strike from "@tiptap/extension-strike"
 import Text from "@tiptap/extension-text"
+import containers from "./containers"
+import leaves from "./leaves"
+import marks from "./marks"
+import tables from "./tables"
 import { BulletList, ListItem, ListKeymap, OrderedList } from "@tiptap/extension-list"
 
 // The document tree's node types and marks under the names that the core gives them. A test holds this schema against
@@ -72,7 +76,9 @@ const link = Mark.create({
   }
 })
 
-export default (tones) => [
+const [underline, highlight, colour, sub, sup] = marks
+
+export default (words, names) => [
   Document,
   Text,
   Paragraph,
@@ -84,11 +90,19 @@ export default (tones) => [
   Blockquote.extend({ name: "quote" }),
   codeBlock,
   HorizontalRule.extend({ name: "divider" }),
-  notice.configure({ tones }),
+  notice.configure({ tones: words.tones }),
+  ...containers(words, names.people),
+  ...leaves(words, names),
+  ...tables,
   hardBreak,
   link,
   Bold.extend({ name: "strong" }),
   Italic.extend({ name: "emphasis" }),
+  underline,
   Strike.extend({ name: "strike" }),
+  highlight,
+  colour,
+  sub,
+  sup,
   Code.extend({ excludes: "code" })
 ]

@@ -1,7 +1,10 @@
 import build from "./build"
-import LinkPicker from "./link_picker"
+import Picker from "./picker"
+import * as choices from "./choices"
+import * as tableActs from "@tiptap/pm/tables"
 import Saving from "./saving"
-import { post } from "../http"
+import { Selection } from "@tiptap/pm/state"
+import { get, post } from "../http"
 
 const LONGEST_TITLE = 200
 const TONES = ["note", "tip", "caution", "danger"]
@@ -9,7 +12,7 @@ const TONES = ["note", "tip", "caution", "danger"]
 // The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,
 // since it must not be wrapped.
 export default () => {
-  let root, words, editor, saving, picker, title, conflict, local
+  let root, words, names, editor, saving, picker, title, conflict, local, typed
   const part = (name) => root.querySelector(`[data-${name}]`)
 
   const read = () => ({ title, document: editor.getJSON() })
@@ -35,6 +38,7 @@ export default () => {
   function mirror() {
     part("block").value = blockKind()
     root.querySelectorAll("[data-mark]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.mark))))
+    part("table-acts").hidden = !editor.isActive("table")
     root.querySelectorAll("[data-list]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.list))))
   }
 
@@ -76,6 +80,47 @@ export default () => {
     editor.commands.focus()
   }
 
+  // Opens the field for one kind of choice. Closed without one, what was typed to open it comes back.
+  function ask(label, find, onChoose, { text = "", sign = null } = {}) {
+    part("publish-panel").hidden = true
+    typed = sign
+    picker.open({ label: words.asks[label], find, text, onChoose: (choice) => { typed = null; onChoose(choice) } })
+  }
+
+  function insertBlock(content) {
+    editor.chain().focus().command(({ tr, state, dispatch }) => {
+      const node = state.schema.nodeFromJSON(content)
+      const { $from } = state.selection
+      const empty = $from.parent.isTextblock && $from.parent.content.size === 0 && $from.parent.type.name === "paragraph"
+      const from = empty ? $from.before() : $from.after()
+      if (dispatch) {
+        const inside = empty ? tr.replaceWith($from.before(), $from.after(), node) : tr.insert(from, node)
+        inside.setSelection(Selection.near(inside.doc.resolve(from + 1)))
+      }
+      return true
+    }).scrollIntoView().run()
+  }
+
+  async function insertPage(page) {
+    const passages = await get(root.dataset.passages.replace("PAGE", page.id))
+    names.pages[page.id] = page.title
+    const insert = (passage) => {
+      insertBlock({ type: "live_insert", attrs: { page: page.id, passage } })
+      tellWithheld(page.id)
+    }
+    if (!passages.length) return insert(null)
+    ask("passage", async (text) => [{ id: null, words: words.whole_page }, ...passages.map(({ id, name }) => ({ id, words: name }))]
+      .filter((choice) => choice.words.toLowerCase().includes(text.toLowerCase())), ({ id }) => insert(id))
+  }
+
+  async function tellWithheld(page) {
+    const answer = await fetch(`${root.dataset.withheld}?page=${page}`, { headers: { Accept: "application/json" } }).then((response) => response.json()).catch(() => ({}))
+    part("insert-said").textContent = answer.words ?? ""
+    part("insert-said").hidden = !answer.words
+  }
+
+  const insertInline = (content) => editor.chain().focus().insertContent(content).run()
+
   function insertLink({ target, title: label }) {
     const link = { type: "link", attrs: { target } }
     const { empty, from, to } = editor.state.selection
@@ -88,9 +133,9 @@ export default () => {
       root = this.$root
       words = JSON.parse(part("words").textContent)
       const draft = JSON.parse(part("draft").textContent)
-      const { page, person, save, choices, paste } = root.dataset
+      const { page, person, save, paste, inserts } = root.dataset
       title = draft.title
-      let arrow = false
+      names = JSON.parse(part("names").textContent)
 
       saving = new Saving({
         address: save, key: `${person}/${page}`, version: draft.version, read,
@@ -98,19 +143,20 @@ export default () => {
         onRefused: (errors) => say(`${words.refused} ${Object.values(errors).flat().join(" ")}`)
       })
       editor = build({
-        element: part("editor"), content: draft.document, words, page, pasteAddress: paste,
-        onArrow: () => { arrow = true; this.openLink() },
+        element: part("editor"), content: draft.document, words, names: { ...names, inserts }, page, pasteAddress: paste,
+        onArrow: () => this.openLink("->"),
+        onSlash: () => this.openInsert("/"),
+        onMention: () => this.openMention("@"),
         onProblem: () => say("pasted_too_long"),
         onUpdate: () => { saving.changed(); count() },
         onTransaction: () => editor && mirror()
       })
-      picker = new LinkPicker({
-        panel: part("link-panel"), address: choices, words,
-        onChoose: (choice) => { arrow = false; insertLink(choice) },
+      picker = new Picker({
+        panel: part("link-panel"),
         onClose: () => {
           const chain = editor.chain().focus()
-          ;(arrow ? chain.insertContent("->", { applyInputRules: false }) : chain).run()
-          arrow = false
+          ;(typed ? chain.insertContent(typed, { applyInputRules: false }) : chain).run()
+          typed = null
         }
       })
       count()
@@ -168,7 +214,8 @@ export default () => {
     },
 
     toggleList(event) {
-      editor.chain().focus().toggleList(event.currentTarget.dataset.list, "list_item").run()
+      const { list } = event.currentTarget.dataset
+      editor.chain().focus().toggleList(list, list === "task_list" ? "task" : "list_item").run()
     },
 
     insertDivider() {
@@ -183,10 +230,35 @@ export default () => {
       editor.chain().focus().redo().run()
     },
 
-    openLink() {
-      part("publish-panel").hidden = true
+    openLink(sign = null) {
       const { from, to } = editor.state.selection
-      picker.open(editor.state.doc.textBetween(from, to, " "))
+      ask("link", choices.links(root.dataset.choices, words), insertLink, { text: editor.state.doc.textBetween(from, to, " "), sign: typeof sign === "string" ? sign : null })
+    },
+
+    openInsert(sign = null) {
+      ask("insert", choices.inserts(words), (choice) => this.insert(choice), { sign: typeof sign === "string" ? sign : null })
+    },
+
+    insert({ content, inline, ask: further }) {
+      if (content) insertBlock(content)
+      else if (inline) insertInline(inline())
+      else if (further === "link") this.openLink()
+      else if (further === "mention") this.openMention()
+      else if (further === "title") ask("page", choices.pages(root.dataset.choices), ({ id, title: name }) => { names.pages[id] = name; insertInline({ type: "page_title", attrs: { page: id } }) })
+      else ask("page", choices.pages(root.dataset.choices), insertPage)
+    },
+
+    openMention(sign = null) {
+      ask("mention", choices.people(names.people), ({ id }) => insertInline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }]), { sign: typeof sign === "string" ? sign : null })
+    },
+
+    // Acts on the table in which the cursor stands, by the name the library gives them.
+    changeTable(event) {
+      const act = event.target.value
+      event.target.value = ""
+      if (["left", "center", "right"].includes(act)) tableActs.setCellAttr("align", act === "left" ? null : act)(editor.state, editor.view.dispatch)
+      else tableActs[act](editor.state, editor.view.dispatch)
+      editor.commands.focus()
     },
 
     choosing() {

@@ -18,7 +18,19 @@ module Exposed
       after = lists_of(ids)
       raise ActiveRecord::Rollback
     end
-    Zuhause::Access::Exposure.new(touched(before, after), Person.viewers, House.current.switches)
+    Zuhause::Access::Exposure.new(touched(before, after), Person.viewers, House.current.switches, inserts: inserts_on(after))
+  end
+
+  # @param lists [Hash] as of {.lists_of}
+  # @return [Array<Zuhause::Access::Exposure::Inserted>] live inserts that the pages' readers come upon
+  def self.inserts_on(lists)
+    uses = Reference.from_editions.where(use: "insert", page_id: lists.keys).pluck(:page_id, :target_page)
+    pages = Page.kept.where(public_id: uses.map(&:last)).pluck(:public_id, :id).to_h
+    inside = lists_of(pages.values)
+    uses.filter_map do |around, public_id|
+      list, published = inside[pages[public_id]]
+      Zuhause::Access::Exposure::Inserted.new(around: lists.fetch(around).first, inside: list, published: published) if list
+    end
   end
 
   # What a change of people, groups or switches would open and close in the whole house.
@@ -42,5 +54,5 @@ module Exposed
   def self.touched(before, after)
     before.map { |id, (list, published)| Zuhause::Access::Exposure::Touched.new(before: list, after: after.fetch(id).first, published: published) }
   end
-  private_class_method :lists_of, :touched
+  private_class_method :lists_of, :touched, :inserts_on
 end

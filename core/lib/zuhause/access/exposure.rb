@@ -1,5 +1,20 @@
 module Zuhause
   module Access
+    module_function
+
+    # Who sees a page but not what is inserted in it.
+    #
+    # @param around [List] what the page grants
+    # @param inside [List] what the inserted page grants
+    # @param people [Enumerable<Viewer>]
+    # @param published [Boolean] whether the inserted page is
+    # @return [Array<Viewer>]
+    def withheld(around, inside, people, switches, published: true)
+      people.select do |person|
+        Level.at_least?(around.level(person, switches), :read) && Sight.of(inside.level(person, switches), published: published) == :nothing
+      end
+    end
+
     # What a change of access, place or membership opens and closes: told before it is done.
     class Exposure
       # A page that the change touches: what it grants before and after, and whether it is published.
@@ -16,14 +31,23 @@ module Zuhause
       # @return [Array<Shift>] one for each person something changes for; somebody who is not signed in comes last
       attr_reader :shifts
 
+      # An insert on one of those pages: what its page grants after the change, and what is granted of the page inserted.
+      Inserted = Struct.new(:around, :inside, :published, keyword_init: true)
+
+      # @return [Integer] inserts that some of those who gain would not be shown
+      attr_reader :withheld
+
       # @param touched [Enumerable<Touched>]
+      # @param inserts [Enumerable<Inserted>]
       # @param people [Enumerable<Viewer>] everybody, as they are before
       # @param people_after [Hash{Object=>Viewer}] those whom the change makes different, by id
-      def initialize(touched, people, switches, switches_after: switches, people_after: {})
+      def initialize(touched, people, switches, switches_after: switches, people_after: {}, inserts: [])
         pages = touched.map { |page| [ page.before.entries, page.after.entries, page.published ] }.tally
         @shifts = [ *people, Viewer.outside ].map do |person|
           shift(person, people_after.fetch(person.id, person), pages, switches, switches_after)
         end.select(&:any?)
+        gaining = opened.map { |shift| people_after.fetch(shift.person.id, shift.person) }
+        @withheld = inserts.count { |insert| Access.withheld(insert.around, insert.inside, gaining, switches_after, published: insert.published).any? }
       end
 
       # @return [Boolean] whether nobody would see or may do anything else than now

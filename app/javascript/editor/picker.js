@@ -1,19 +1,23 @@
-import { get } from "../http"
-
-const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|tel:[\d+().-]+)$/i
 const PAUSE = 120
 
-// Chooses what a link leads to: a page one may read, an address, or, last of all, a page that is only promised.
-export default class LinkPicker {
-  constructor({ panel, address, words, onChoose, onClose }) {
-    Object.assign(this, { panel, address, words, onChoose, onClose })
+// A field with a list of choices below it, for all that is chosen while writing: what a link leads to, what is inserted,
+// who is mentioned. Where the choices come from is told when it is opened.
+export default class Picker {
+  constructor({ panel, onClose }) {
+    Object.assign(this, { panel, onClose })
     this.input = panel.querySelector("input")
     this.list = panel.querySelector("[data-choices-list]")
+    this.label = panel.querySelector("label")
     this.choices = []
   }
 
-  open(text) {
+  // find answers choices for what is typed: { words, note?, promise? } and whatever onChoose wants to know.
+  open({ label, find, onChoose, text = "" }) {
+    Object.assign(this, { search: find, onChoose })
+    this.label.textContent = label
     this.panel.hidden = false
+    this.list.replaceChildren()
+    delete this.list.dataset.for
     this.input.value = text
     this.input.focus()
     this.input.select()
@@ -33,12 +37,11 @@ export default class LinkPicker {
 
   async find() {
     const text = this.input.value.trim()
-    const pages = await get(`${this.address}?q=${encodeURIComponent(text)}`)
-    if (text !== this.input.value.trim()) return
+    const search = this.search
+    const choices = await search(text)
+    if (text !== this.input.value.trim() || search !== this.search) return
 
-    this.choices = pages.map((page) => ({ target: `page:${page.id}`, title: page.title, words: page.title, note: page.room }))
-    if (WEB.test(text)) this.choices.unshift({ target: text, title: text, words: this.words.address.replace("%{address}", text) })
-    else if (text) this.choices.push({ target: `promise:${text}`, title: text, words: this.words.promise.replace("%{title}", text), promise: true })
+    this.choices = choices
     this.at = 0
     this.draw()
     this.list.dataset.for = text

@@ -1,0 +1,42 @@
+import { get } from "../http"
+import { newTable } from "./tables"
+
+const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|tel:[\d+().-]+)$/i
+const paragraph = { type: "paragraph" }
+const page = (found) => ({ id: found.id, title: found.title, words: found.title, note: found.room })
+
+// What a link leads to: a page one may read, an address, or, last of all, a page that is only promised.
+export const links = (address, words) => async (text) => {
+  const choices = (await get(`${address}?q=${encodeURIComponent(text)}`)).map((found) => ({ ...page(found), target: `page:${found.id}` }))
+  if (WEB.test(text)) choices.unshift({ target: text, title: text, words: words.address.replace("%{address}", text) })
+  else if (text) choices.push({ target: `promise:${text}`, title: text, words: words.promise.replace("%{title}", text), promise: true })
+  return choices
+}
+
+export const pages = (address) => async (text) => (await get(`${address}?q=${encodeURIComponent(text)}`)).map(page)
+
+export const people = (names) => async (text) => Object.entries(names)
+  .filter(([, name]) => name.toLowerCase().includes(text.toLowerCase())).slice(0, 12)
+  .map(([id, name]) => ({ id, words: name }))
+
+// What can be inserted, by the name it bears and words it may be looked for by. What needs to be chosen further says so.
+export const inserts = (words) => {
+  const block = (name, content) => ({ name, content })
+  const all = [
+    block("heading1", { type: "heading", attrs: { level: 1 } }), block("heading2", { type: "heading", attrs: { level: 2 } }),
+    block("bullet_list", { type: "bullet_list", content: [{ type: "list_item", content: [paragraph] }] }),
+    block("ordered_list", { type: "ordered_list", content: [{ type: "list_item", content: [paragraph] }] }),
+    block("task_list", { type: "task_list", content: [{ type: "task", content: [paragraph] }] }),
+    block("table", newTable()),
+    ...["note", "tip", "caution", "danger"].map((tone) => block(tone, { type: "notice", attrs: { tone }, content: [paragraph] })),
+    block("fold", { type: "fold", content: [paragraph] }),
+    ...[2, 3].map((count) => block(`columns${count}`, { type: "columns", content: Array(count).fill({ type: "column", content: [paragraph] }) })),
+    block("quote", { type: "quote", content: [paragraph] }), block("code_block", { type: "code_block" }), block("divider", { type: "divider" }),
+    block("contents_list", { type: "contents_list" }),
+    block("passage", { type: "passage", content: [paragraph] }),
+    { name: "live_insert", ask: "insert" }, { name: "link", ask: "link" }, { name: "page_title", ask: "title" }, { name: "mention", ask: "mention" },
+    { name: "date", inline: () => ({ type: "date", attrs: { date: new Date().toLocaleDateString("sv") } }) }
+  ]
+  return async (text) => all.map((entry) => ({ ...entry, words: words.inserts[entry.name], note: words.insert_notes[entry.name] }))
+    .filter((entry) => `${entry.words} ${entry.note ?? ""}`.toLowerCase().includes(text.toLowerCase()))
+}

@@ -1,0 +1,130 @@
+require "application_system_test_case"
+
+# Writing with everything that a page can hold.
+class BlocksTest < ApplicationSystemTestCase
+  setup do
+    @ida = person("Ida Karlow")
+    @ben = person("Ben Holt")
+    @room = new_room("On Board", keeper: @ida, open: true)
+    @page = new_page("Gangway in ice", above: @room, by: @ida, markdown: "Begin.")
+    sign_in_as @ida
+    visit "/p/#{@page.to_param}/draft/edit"
+    editor.send_keys [ :control, :end ], :enter
+  end
+
+  test "a table is inserted, filled by keyboard, grown and published" do
+    insert "table"
+    page.active_element.send_keys "Stage", :tab, "Grit", :tab, "Salt", :tab, "Vikness", :tab, "two sacks"
+    select "Row below", from: "Table"
+    assert_selector ".ProseMirror tr", count: 4
+    select "Take the column out", from: "Table"
+    assert_selector ".ProseMirror th", count: 2
+    assert_accessible
+    publish
+    assert_equal [ "Stage Salt", "Vikness" ], all(".text tr").first(2).map { |row| row.text.squish }
+    assert_accessible
+    assert_equal 2, block("table")["content"].first["content"].size
+  end
+
+  test "tasks are written with who and when, and a fold, columns, a contents list and a date are inserted" do
+    insert "task list"
+    page.active_element.send_keys "Order grit", :enter, "Order salt", :enter, :enter
+    first(".ProseMirror .task").hover
+    first("select[aria-label='Who does it']").select "Ben Holt"
+    first("input[aria-label='Due']").set(Date.new(2026, 12, 1))
+    first(".ProseMirror .task input[type=checkbox]").click
+    editor.send_keys [ :control, :end ]
+    insert "fold"
+    find("input[aria-label='Title that opens and closes it']").send_keys "On Sundays"
+    editor.send_keys [ :control, :end ], "No bus.", :enter
+    insert "date"
+    saved
+    tasks = block("task_list")["content"]
+    assert_equal [ { "done" => true, "assignee" => @ben.public_id, "due" => "2026-12-01" }, {} ], tasks.map { |task| task.fetch("attrs").except("id") }
+    assert_equal "On Sundays", block("fold")["attrs"]["title"]
+    assert_accessible
+    publish
+    assert_selector ".task-done", text: "Order grit"
+    assert_selector ".task-facts", text: "Ben Holt, by 1 Dec 2026"
+    find("summary", text: "On Sundays").click
+    assert_text "No bus."
+    assert_accessible
+  end
+
+  test "a passage of another page is shown live, and its page tells where" do
+    signals = new_page("Signals", above: @room, by: @ida, markdown: "Before.\n\n::: passage {name=\"By horn\"}\n\nThree short.\n\n:::")
+    hidden = new_page("Wages", above: new_room("Pay", keeper: @ida), by: @ida, markdown: "Sums.")
+    insert "live insert"
+    choose_from_list "Sig", "Signals"
+    choose_from_list "horn", "By horn"
+    assert_selector ".ProseMirror .insert", text: "Three short."
+    editor.send_keys [ :control, :end ], :enter
+    insert "live insert"
+    choose_from_list "Wag", "Wages"
+    assert_selector ".bench-said", text: "may not read “Wages”"
+    assert_accessible
+    publish
+    assert_selector ".insert", text: "Passage “By horn”, shown live from Signals"
+    assert_selector ".insert", text: "Sums."
+    visit "/p/#{signals.to_param}"
+    assert_selector ".margin", text: /Shown on 1 page\s*Gangway in ice/
+    sign_out
+    sign_in_as @ben
+    visit "/p/#{@page.to_param}"
+    assert_selector ".insert", text: "Three short."
+    assert_selector ".insert-none", text: "not open to you"
+    assert_no_text hidden.title
+    assert_accessible
+  end
+
+  test "typing / and @ opens the choices, Escape gives the sign back, and marks are set by key" do
+    editor.send_keys "Ask @"
+    choose_from_list "ben", "Ben Holt"
+    assert_selector ".ProseMirror .mention", text: "Ben Holt"
+    editor.send_keys "or /"
+    assert_selector "[data-link-panel] label", text: "What to insert"
+    page.active_element.send_keys :escape
+    editor.send_keys "and H", [ :control, "," ], "2", [ :control, "," ], "O"
+    saved
+    text = draft["content"].last["content"]
+    assert_equal "or /and H", text[-3]["text"].strip
+    assert_equal [ { "type" => "sub" } ], text[-2]["marks"]
+  end
+
+  private
+
+  def editor
+    find("[data-ready=true] .ProseMirror")
+  end
+
+  def insert(words)
+    click_on "Insert"
+    choose_from_list words, /#{words}/i
+  end
+
+  def choose_from_list(typed, words)
+    find("#link-words").fill_in with: typed
+    assert_selector "#link-choices[data-for='#{typed}'] [role=option]", text: words
+    find("#link-words").send_keys :enter
+    assert_no_selector "#link-words", visible: :visible, wait: 1 unless page.has_selector?("[data-link-panel]:not([hidden])", wait: 0.3)
+  end
+
+  def saved
+    assert_selector "[data-state=saved]", text: "Saved"
+  end
+
+  def publish
+    saved
+    editor.send_keys [ :control, :enter ]
+    page.active_element.send_keys "More", :enter
+    assert_text "is published."
+  end
+
+  def draft
+    Page.find(@page.id).draft.document
+  end
+
+  def block(type)
+    Zuhause::Document::Walk.blocks(draft).find { |node| node["type"] == type }
+  end
+end
