@@ -3,10 +3,11 @@ require "test_helper"
 class DemoHouseTest < ActiveSupport::TestCase
   setup { DemoHouse.load }
 
-  test "seven rooms, at least fifteen pages of real text, and editions by several hands" do
+  test "seven rooms, forty pages of real text, and editions by several hands" do
     assert_equal [ "On Board", "Ships", "Ashore", "Passenger Care", "Crew & Pay", "Yard", "Ideas" ], Room.in_order.map(&:name)
-    long = Page.where.not(edition_id: nil).select { |page| Zuhause::Document::Text.words(page.edition.document) >= 200 }
-    assert_operator long.size, :>=, 15
+    long = Page.where.not(edition_id: nil).select { |page| Zuhause::Document::Text.words(page.edition.document) >= 110 }
+    assert_operator Page.count, :>=, 40
+    assert_operator long.size, :>=, 38
     assert_equal Room.count, long.map(&:room_id).uniq.size
     assert_operator Page.find_by!(public_id: "gangwayice").editions.map(&:author_id).uniq.size, :>=, 3
     assert Edition.all.all? { |edition| edition.published_at.past? }
@@ -19,13 +20,22 @@ class DemoHouseTest < ActiveSupport::TestCase
   end
 
   test "people see what the scenario says" do
-    assert_equal [ [ "Yard" ], [ "Hull and anodes", "Plan of the winter refit", "Questions passengers ask", "Travelling with a wheelchair" ] ], seen("Gerd Moll") { |rooms| rooms - [ "Passenger Care" ] }
+    assert_equal [ [ "Yard" ], [ "Dogs, bicycles and freight", "Groups and school classes", "Hull and anodes", "Paint and its numbers", "Plan of the winter refit", "Questions passengers ask", "Refunds", "Travelling with a wheelchair", "Who does what at the yard" ] ], seen("Gerd Moll") { |rooms| rooms - [ "Passenger Care" ] }
     assert_not_includes seen("Ida Karlow").first, "Ideas"
     assert_includes seen("Tom Ruud").first, "Ideas"
     assert_includes seen("Edda Lunn").last, "How a month is closed"
     assert_not_includes seen("Nils Abert").last, "How a month is closed"
     assert_empty seen("Olav Brend").flatten
-    assert_equal [ "Questions passengers ask", "Travelling with a wheelchair" ], Page.seen_by(viewer(nil)).pluck(:title).sort
+    assert_equal [ "Dogs, bicycles and freight", "Groups and school classes", "Questions passengers ask", "Refunds", "Travelling with a wheelchair" ], Page.seen_by(viewer(nil)).pluck(:title).sort
+  end
+
+  test "the house shows what can be done: tables, tasks, live inserts, tags, pins, signposts and front pages" do
+    types = Edition.all.flat_map { |edition| Zuhause::Document::Walk.blocks(edition.document).map { |node| node["type"] } }.tally
+    %w[table task_list fold columns contents_list passage live_insert].each { |type| assert_operator types.fetch(type, 0), :>=, 1, type }
+    assert_operator Tag.count, :>=, 4
+    assert_operator Signpost.count, :>=, 5
+    assert_equal "Welcome to the house", House.current.front_page.title
+    assert Page.find_by!(public_id: "refundsxxx").shown_on(viewer(Person.find_by!(name: "Piet Harrow"))).exists?
   end
 
   private

@@ -59,6 +59,41 @@ class SearchTest < ActiveSupport::TestCase
     Section.connection.execute("INSERT INTO section_index(section_index, rank) VALUES('integrity-check', 1)")
   end
 
+  test "what one read lately comes first among equals, and a title still before it" do
+    publish_page "Old", "Grit."
+    read = publish_page "Read", "Grit."
+    publish_page "New", "Grit."
+    publish_page "Grit by stage", "Words."
+    assert_equal [ "Grit by stage", "New" ], found("grit").first(2)
+    Reading.record(read, by: @ben)
+    assert_equal [ "Grit by stage", "Read" ], found("grit").first(2)
+  end
+
+  test "results are narrowed down by room, tag, author and time, each only as far as it is seen" do
+    other = new_room("Ashore", keeper: @ben, open: true)
+    new_page("Ashore", above: other, by: @ben, markdown: "Grit.", at: 40.days.ago)
+    tagged = publish_page("Tagged", "Grit.")
+    tagged.tag_with([ "ice" ])
+    tag = Tag.find_by!(name: "ice")
+    narrowed = ->(params, person = @ana) { Search.new("grit", viewer(person), filters: SearchFilters.new(params, viewer(person))).results.map { |result| result.page.title } }
+    assert_equal [ %w[Ashore], %w[Tagged], %w[Ashore], %w[Tagged] ],
+                 [ { room: other.public_id }, { tag: tag.public_id }, { author: @ben.public_id }, { time: "month" } ].map { |params| narrowed.call(params) }
+    hidden = new_room("Ideas", keeper: @ana)
+    assert_equal %w[Ashore Tagged], narrowed.call({ room: hidden.public_id }, @ben).sort
+    assert_equal %w[Ashore Tagged], narrowed.call({ time: "aeon" }).sort
+  end
+
+  test "of words found everywhere the newest are told, and that there are more" do
+    stub = Search::MOST
+    Search.send(:remove_const, :MOST)
+    Search.const_set(:MOST, 3)
+    5.times { |i| publish_page("Page #{i}", "Grit.") }
+    assert_equal [ true, 3, "Page 4" ], [ search("grit").more?, search("grit").count, found("grit").first ]
+  ensure
+    Search.send(:remove_const, :MOST)
+    Search.const_set(:MOST, stub)
+  end
+
   test "any input is safe" do
     publish_page "Gangway", "Grit."
     [ "", " ", "\"", "'", "*", "grit OR", "NEAR(", "title:grit", "grit\"; DROP TABLE pages; --", "%", "\u0000grit", "\xff", "-grit", "^grit", "(((", "{title} : x", "🙂", "a" * 10_000, "w " * 500, nil, [ "x" ], { a: 1 } ].each do |input|

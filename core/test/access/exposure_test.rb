@@ -46,6 +46,26 @@ class ExposureTest < Minitest::Test
     assert_predicate Exposure.new([ draft ], people, ON), :none?
   end
 
+  def test_inserts_withheld_from_those_who_gain
+    random = Random.new(SEED)
+    withheld = 0
+    300.times do
+      people = people(random)
+      switches = Switches.new(guests: random.rand(3).positive?, public_addresses: random.rand(2).zero?)
+      before, after, inside = Array.new(3) { List.of(place(random)) }
+      published = random.rand(3).positive?
+      insert = Exposure::Inserted.new(around: after, inside: inside, published: published)
+      exposure = Exposure.new([ Exposure::Touched.new(before: before, after: after, published: true) ], people, switches, inserts: [ insert ])
+      expected = [ *people, Viewer.outside ].any? do |person|
+        gains = before.level(person, switches) == :none && after.level(person, switches) != :none
+        gains && Level.rank(inside.level(person, switches)) < (published ? 1 : 3)
+      end
+      assert_equal expected ? 1 : 0, exposure.withheld, -> { "SEED=#{SEED}" }
+      withheld += exposure.withheld
+    end
+    assert_operator withheld, :>, 30
+  end
+
   private
 
   def plainly(person, person_after, pages, switches, switches_after)
