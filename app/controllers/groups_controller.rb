@@ -1,9 +1,12 @@
 class GroupsController < ApplicationController
+  include Pagy::Backend
   before_action { authorize House, :groups? }
   before_action :find_group, only: %i[edit update destroy]
 
   def index
-    @groups = Group.by_name.includes(:people)
+    @pagy, @groups = pagy(Group.by_name.includes(:people), limit: 50)
+  rescue Pagy::OverflowError
+    raise ActiveRecord::RecordNotFound
   end
 
   def new

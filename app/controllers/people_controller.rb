@@ -1,11 +1,13 @@
 class PeopleController < ApplicationController
-  include RoleParams
+  include RoleParams, Pagy::Backend
 
   before_action { authorize House, :people? }
   before_action :find_person, only: %i[edit update]
 
   def index
-    @people = Person.by_name.includes(:groups)
+    @pagy, @people = pagy(Person.by_name.includes(:groups, picture_attachment: :blob), limit: 50)
+  rescue Pagy::OverflowError
+    raise ActiveRecord::RecordNotFound
   end
 
   def new

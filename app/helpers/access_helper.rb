@@ -28,14 +28,14 @@ module AccessHelper
 
   # @param missed [Zuhause::Access::Missed]
   def missed_words(row, missed, panel)
-    t("accesses.show.check_missed", name: row.person.name, level: t("access.levels.#{missed.level}"), holder: core_holder_words(missed.grant.holder),
+    t("accesses.show.check_missed", name: row.person.name, level: t("access.levels.#{missed.level}"), holder: core_holder_words(missed.grant.holder, panel),
                                     place: place_words(missed.place.id, panel), reason: t("accesses.show.reasons.#{missed.reason}"))
   end
 
   # @param event [AccessEvent]
-  def event_words(event)
+  def event_words(event, panel)
     holder, level = event.details.values_at("holder", "level")
-    words = t("access_events.#{event.act}", actor: event.actor.name, holder: holder && core_holder_words(parse_holder(holder)), level: level && level != "none" && t("access.levels.#{level}"))
+    words = t("access_events.#{event.act}", actor: event.actor.name, holder: holder && core_holder_words(parse_holder(holder), panel), level: level && level != "none" && t("access.levels.#{level}"))
     counts = %w[opened closed].filter_map { |kind| t("access_events.#{kind}", count: event.details[kind]) if event.details[kind].to_i.positive? }
     [ words, *counts ].join(" ")
   end
@@ -47,10 +47,10 @@ module AccessHelper
   end
 
   # @param holder [Zuhause::Access::Holder]
-  def core_holder_words(holder)
+  def core_holder_words(holder, panel)
     case holder.kind
-    when :person then Person.find_by(id: holder.id)&.name || t("access_events.somebody")
-    when :group then t("access.group", name: Group.find_by(id: holder.id)&.name || t("access_events.somebody"))
+    when :person then panel.name_of_holder(holder) || t("access_events.somebody")
+    when :group then t("access.group", name: panel.name_of_holder(holder) || t("access_events.somebody"))
     else t("access.holders.#{holder.kind}")
     end
   end

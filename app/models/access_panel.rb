@@ -2,6 +2,8 @@
 class AccessPanel
   Row = Struct.new(:person, :level, :judgement, keyword_init: true)
 
+  EVENTS = 10
+
   attr_reader :place
 
   def initialize(place, viewer)
@@ -42,7 +44,22 @@ class AccessPanel
   # @return [Array<AccessGrant>] that come from above, nearest first
   def grants_from_above
     above = core_place.reach.drop(1).map(&:id)
-    above.flat_map { |from| from.access_grants.includes(:person, :group).to_a }
+    grants = AccessGrant.where(room: above.grep(Room)).or(AccessGrant.where(page: above.grep(Page))).includes(:person, :group, :room, :page).order(:id)
+    grants.sort_by { |grant| above.index(grant.place) }
+  end
+
+  # @return [Array<AccessEvent>] what was changed here lately
+  def events
+    @events ||= place.access_events.newest_first.includes(:actor).limit(EVENTS).to_a
+  end
+
+  # The names of all who are named in events and in reasons, looked up together.
+  #
+  # @param holder [Zuhause::Access::Holder] a person or a group
+  # @return [String, nil]
+  def name_of_holder(holder)
+    @holder_names ||= { person: Person.pluck(:id, :name).to_h, group: Group.pluck(:id, :name).to_h }
+    @holder_names.fetch(holder.kind)[holder.id]
   end
 
   # @param other [Room, Page] a place that the page's access comes from

@@ -54,7 +54,7 @@ class Branch
     def branches
       read(@above.map { |place| ancestry_below(place) })
       listed = @above.to_h { |place| [ place, seen_below(ancestry_below(place)) ] }
-      sizes = sizes(listed.values.flatten.reject { |row| row.is_a?(Signpost) })
+      sizes = Page.counts_below(listed.values.flatten.grep(Page).map(&:id), among: Page.seen_by(@viewer))
       listed.to_h { |place, rows| [ place, Branch.new(place, rows.filter_map { |row| item(row, sizes) }) ] }
     end
 
@@ -117,14 +117,6 @@ class Branch
         ids = signposts.values.flatten.filter_map { |post| post.link_target&.then { |target| target.value if target.kind == :page } }
         ids.any? ? Page.seen_by(@viewer).where(public_id: ids).index_by(&:public_id) : {}
       end
-    end
-
-    # @return [Hash{Integer=>Integer}] pages seen below each; "0" is the character that follows "/"
-    def sizes(pages)
-      return {} if pages.empty?
-
-      below = Page.seen_by(@viewer).where("pages.ancestry >= above.ancestry || above.id || '/' AND pages.ancestry < above.ancestry || above.id || '0'").select("COUNT(*)")
-      Page.from("pages AS above").where("above.id IN (?)", pages.map(&:id)).pluck(Arel.sql("above.id"), Arel.sql("(#{below.to_sql})")).to_h
     end
   end
 end

@@ -9,8 +9,8 @@ class Takeover
     names = Person.pluck(:id, :name).to_h
     switches = House.current.switches
     places = Room.in_order.includes(access_list: :entries) + Page.kept.where(own_list: true).order(:id).includes(:room, access_list: :entries)
-    counts = Page.kept.group(:room_id).count
-    places.map { |place| Place.new(place: place, keepers: keepers(place, people, switches, names), pages: pages(place, counts)) }.sort_by.with_index { |found, i| [ found.keepers.size.clamp(0, 1), i ] }
+    rooms, below = Page.kept.group(:room_id).count, Page.counts_below(places.grep(Page).map(&:id), among: Page.kept)
+    places.map { |place| Place.new(place: place, keepers: keepers(place, people, switches, names), pages: place.is_a?(Room) ? rooms.fetch(place.id, 0) : 1 + below.fetch(place.id)) }.sort_by.with_index { |found, i| [ found.keepers.size.clamp(0, 1), i ] }
   end
 
   # Makes somebody keeper, and records it for good.
@@ -29,8 +29,5 @@ class Takeover
     Zuhause::Access::Audience.new(place.access_list.to_list, people, switches).keepers.map { |keeper| names.fetch(keeper.id) }.sort
   end
 
-  def self.pages(place, counts)
-    place.is_a?(Room) ? counts.fetch(place.id, 0) : place.subtree.kept.count
-  end
-  private_class_method :keepers, :pages
+  private_class_method :keepers
 end
