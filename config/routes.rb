@@ -70,6 +70,7 @@ Rails.application.routes.draw do
       resource :copy, only: %i[new create]
       resource :comparison, only: :show
       resources :passages, only: :index
+      resources :ticks, only: :update
       resource :withheld_insert, only: :show
       resources :put_backs, only: :create
       resource :promise, only: %i[new create]
@@ -81,6 +82,7 @@ Rails.application.routes.draw do
 
   resources :page_choices, only: :index
   resources :place_choices, only: :index
+  resources :tasks, only: :index
   resources :pastes, only: :create
   resource :live_inserts, only: :show
 

@@ -213,7 +213,21 @@ CREATE TRIGGER pages_after_update AFTER UPDATE OF title ON pages BEGIN INSERT IN
 CREATE VIRTUAL TABLE title_words USING fts5vocab('title_index', 'row')
 /* title_words(term,doc,cnt) */;
 CREATE INDEX "index_references_on_person" ON "references" ("target") WHERE target_kind = 'person';
+CREATE TABLE IF NOT EXISTS "tasks" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "block_id" varchar NOT NULL, "position" integer NOT NULL, "text" varchar NOT NULL, "done" boolean DEFAULT 0 NOT NULL, "due" date, "assignee_id" integer, "ticked_by_id" integer, "ticked_at" datetime(6), CONSTRAINT "fk_rails_5b47b15edc"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_0016c50613"
+FOREIGN KEY ("assignee_id")
+  REFERENCES "people" ("id")
+, CONSTRAINT "fk_rails_a5cf83c2b4"
+FOREIGN KEY ("ticked_by_id")
+  REFERENCES "people" ("id")
+);
+CREATE INDEX "index_tasks_on_assignee_id" ON "tasks" ("assignee_id");
+CREATE INDEX "index_tasks_on_ticked_by_id" ON "tasks" ("ticked_by_id");
+CREATE UNIQUE INDEX "index_tasks_on_page_id_and_block_id" ON "tasks" ("page_id", "block_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261124000006'),
 ('20261124000005'),
 ('20261124000004'),
 ('20261124000003'),

@@ -16,6 +16,10 @@ class HouseMailer < ActionMailer::Base
     write(person, name: name, by: by.name, address: polymorphic_url([ place, :access ]))
   end
 
+  def named(person, page, by:)
+    write(person, title: page.title, by: by.name, address: page_url(page))
+  end
+
   private
 
   # @param secret [String, nil] what of the address opens a door

@@ -57,9 +57,14 @@ class ShownDocument
     [ *@within, [ page.public_id, @part&.dig("attrs", "id") ].compact.join("#") ]
   end
 
+  # Whether it shows what is published now, over which ticks are laid.
+  def published_now?
+    @state.is_a?(Edition) && @state.id == page.edition_id
+  end
+
   # Whether its tasks can be ticked here: in the page itself, as it is published.
   def page_itself?
-    @within.empty? && @state.is_a?(Edition) && @state.id == page.edition_id
+    @within.empty? && !@outermost && published_now?
   end
 
   private

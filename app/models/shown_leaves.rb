@@ -10,6 +10,7 @@ class ShownLeaves
     pages = %w[page_title live_insert].flat_map { |type| by_type.fetch(type, []) }.map { |node| node.dig("attrs", "page") }
     @people = people.any? ? Person.where(public_id: people).index_by(&:public_id) : {}
     @pages = pages.any? ? Page.seen_by(shown.viewer).where(public_id: pages).includes(:room, :edition).index_by(&:public_id) : {}
+    @tasks = by_type.key?("task") && shown.published_now? ? Task.where(page: shown.page).index_by(&:block_id) : {}
     @existing = pages.any? ? Page.kept.where(public_id: pages).pluck(:public_id).to_set : Set.new
   end
 
@@ -48,8 +49,21 @@ class ShownLeaves
     who = @people[attrs["assignee"]]&.name
     due = attrs["due"] && t("task.due", day: day(attrs["due"]))
     facts = [ who, due ].compact.join(", ")
-    box = %(<span class="task-box" role="img" aria-label="#{escape(t(attrs["done"] ? "task.done" : "task.open"))}"></span>)
+    task = @tasks[attrs["id"]]
+    attrs = attrs.merge("done" => task.done) if task
+    box = task && ticking? ? tick(task) : %(<span class="task-box#{" task-ticked" if attrs["done"]}" role="img" aria-label="#{escape(t(attrs["done"] ? "task.done" : "task.open"))}"></span>)
     facts.empty? ? box : %(#{box}<span class="task-facts#{" task-late" if late?(attrs)}">#{escape(facts)}</span>)
+  end
+
+  # Whether tasks can be ticked here: by who may comment, in the page itself.
+  def ticking?
+    @ticking ||= @shown.page_itself? && PagePolicy.new(@shown.viewer, @shown.page).tick? ? :yes : :no
+    @ticking == :yes
+  end
+
+  def tick(task)
+    address = Rails.application.routes.url_helpers.page_tick_path(@shown.page, task.block_id)
+    %(<button type="button" class="task-box task-tick#{" task-ticked" if task.done?}" data-tick="#{address}" aria-pressed="#{task.done?}" aria-label="#{escape(t("task.tick", text: task.text))}"></button>)
   end
 
   def late?(attrs)

@@ -151,6 +151,8 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/passages" => { to: ->(t) { "/p/#{t.page.to_param}/passages" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /p/:page_id/withheld_insert" => { to: ->(t) { "/p/#{t.page.to_param}/withheld_insert?page=#{t.sibling.public_id}" }, html: nil, json: :json_draft },
     "GET /live_inserts" => { to: ->(t) { "/live_inserts?page=#{t.page.public_id}" }, html: :seen, json: [ 401, 404, 200, 200, 200, 404 ] },
+    "GET /tasks" => { to: "/tasks", html: :members },
+    "PATCH /p/:page_id/ticks/:id" => { to: ->(t) { "/p/#{t.page.to_param}/ticks/#{t.task.block_id}" }, with: { done: "1" }, html: [ 404, 404, 403, 303, 303, 404 ], json: [ 401, 404, 403, 200, 200, 404 ] },
     "GET /page_choices" => { to: "/page_choices?q=x", html: nil, json: :json },
     "POST /pastes" => { to: "/pastes", with: { text: "x" }, as: :json, html: nil, json: :json },
     "ANY /404" => { to: "/404", html: :nobody },
@@ -158,13 +160,13 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag
+  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
     @deck = group("Deck", @people[:reader])
     @room = room_of(@people[:keeper])
-    @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).")
+    @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).\n\n- [ ] Sweep")
     @page.grant(holder(@deck), :read)
     @sibling = new_page("Signals", above: @room, by: @people[:keeper])
     @binned = new_page("Thrown away", above: @room, by: @people[:keeper]).put_in_bin(by: @people[:keeper])
@@ -176,6 +178,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @signpost = Signpost.create!(kind: "heading", title: "Winter", above: @room, before: @page)
     @page.tag_with([ "ice" ])
     @tag = Tag.find_by!(name: "ice")
+    @task = @page.tasks.first
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil, delivered: false)
     @people[:keeper].picture.attach(io: Rails.root.join("docs/screenshots/read.png").open, filename: "picture.png", content_type: "image/png")
   end

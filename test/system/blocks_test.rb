@@ -44,11 +44,24 @@ class BlocksTest < ApplicationSystemTestCase
     assert_equal "On Sundays", block("fold")["attrs"]["title"]
     assert_accessible
     publish
-    assert_selector ".task-done", text: "Order grit"
+    assert_selector ".task-ticked[aria-label='Done: Order grit']"
     assert_selector ".task-facts", text: "Ben Holt, by 1 Dec 2026"
+    find("button[aria-label='Done: Order salt']").click
+    assert_selector ".task-ticked[aria-label='Done: Order salt']"
+    visit current_path
+    assert_selector ".task-ticked[aria-label='Done: Order salt']"
     find("summary", text: "On Sundays").click
     assert_text "No bus."
     assert_accessible
+    sign_out
+    sign_in_as @ben
+    within(".plan") { click_on "My tasks" }
+    click_on "Done"
+    assert_selector ".row-main", text: "Order grit"
+    assert_accessible
+    visit "/p/#{@page.to_param}"
+    assert_selector ".task-ticked[role=img]", count: 2
+    assert_no_selector "[data-tick]"
   end
 
   test "a passage of another page is shown live, and its page tells where" do

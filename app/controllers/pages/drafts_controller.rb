@@ -15,7 +15,7 @@ class Pages::DraftsController < ApplicationController
     return render(json: { errors: draft.errors.to_hash }, status: :unprocessable_entity) unless draft.persisted?
     return render(json: refusal(draft), status: :conflict) if draft.refused?
 
-    render json: { version: draft.version, new_ids: draft.new_ids }
+    render json: { version: draft.version, new_ids: draft.new_ids, ticked: @page.ticked }
   rescue Zuhause::Document::Invalid => e
     render json: { errors: { document: e.problems.map { |problem| problem_words(problem) } } }, status: :unprocessable_entity
   end

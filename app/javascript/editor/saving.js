@@ -9,8 +9,8 @@ const KEEPALIVE_BYTES = 60_000 // browsers take no larger body along when a page
 // Saves a draft as it is typed. Text goes into the browser's own store first and stays there until the server has
 // answered with a version. A save that got no answer is sent again unchanged, under the same id, so that it counts once.
 export default class Saving {
-  constructor({ address, key, version, read, onState, onConflict, onRefused, onNewIds }) {
-    Object.assign(this, { address, key, version, read, onState, onConflict, onRefused, onNewIds })
+  constructor({ address, key, version, read, onState, onConflict, onRefused, onNewIds, onTicked }) {
+    Object.assign(this, { address, key, version, read, onState, onConflict, onRefused, onNewIds, onTicked })
     this.dirty = false
     this.pending = null
     this.stopped = false
@@ -83,6 +83,7 @@ export default class Saving {
     this.version = body.version
     this.renewed = false
     if (Object.keys(body.new_ids).length) this.onNewIds(body.new_ids, sent)
+    if (Object.keys(body.ticked).length) this.onTicked(body.ticked)
     if (this.dirty) await this.remember()
     else {
       await this.forget()

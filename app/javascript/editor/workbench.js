@@ -62,6 +62,15 @@ export default () => {
     editor.view.dispatch(tr.setMeta("addToHistory", false).setMeta("preventUpdate", true))
   }
 
+  // What colleagues ticked while reading has come into the text.
+  function takeTicks(ticks) {
+    const { tr } = editor.state
+    editor.state.doc.descendants((node, pos) => {
+      if (node.type.name === "task" && node.attrs.id in ticks) tr.setNodeAttribute(pos, "done", ticks[node.attrs.id])
+    })
+    editor.view.dispatch(tr.setMeta("addToHistory", false).setMeta("preventUpdate", true))
+  }
+
   function showConflict(answer) {
     conflict = answer
     part("conflict-lead").textContent = words.conflict_lead.replace("%{author}", answer.author)
@@ -139,7 +148,7 @@ export default () => {
 
       saving = new Saving({
         address: save, key: `${person}/${page}`, version: draft.version, read,
-        onState: say, onConflict: showConflict, onNewIds: takeIds,
+        onState: say, onConflict: showConflict, onNewIds: takeIds, onTicked: takeTicks,
         onRefused: (errors) => say(`${words.refused} ${Object.values(errors).flat().join(" ")}`)
       })
       editor = build({

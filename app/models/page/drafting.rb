@@ -22,6 +22,7 @@ module Page::Drafting
   # @raise [Zuhause::Document::Invalid]
   def save_draft(base_version:, save_id:, title:, document:, by:, at: Time.current)
     accepted = Zuhause::Document.accept(document)
+    accepted.doc = Task.lay_over(self, accepted.doc)
     saved = drafts.build(base_version: base_version, save_id: save_id, title: Zuhause::Document::Title.clean(title),
                          document: accepted.doc, new_ids: accepted.new_ids, author: by, created_at: at)
     transaction do
@@ -37,6 +38,11 @@ module Page::Drafting
     end
   end
 
+  # @return [Hash{String=>Boolean}] ticks made while reading that the last save took over, by block id
+  def ticked
+    @ticked || {}
+  end
+
   # @return [Boolean] whether the draft differs from what is published
   def unpublished_changes?
     edition.nil? || edition.draft_version != draft.version
@@ -46,6 +52,8 @@ module Page::Drafting
 
   def adopt(saved)
     update!(draft: saved, title: published? ? title : saved.title)
+    @ticked = Task.where(page: self).laid_over.pluck(:block_id, :done).to_h
+    Task.where(page: self).laid_over.update_all(ticked_at: nil)
     Reference.record(self, :draft, saved.document)
   end
 end

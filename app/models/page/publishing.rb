@@ -45,6 +45,9 @@ module Page::Publishing
     end
   end
 
+  # @return [Naming, nil] who was newly named by what was published last
+  attr_reader :naming
+
   private
 
   def add_edition(attributes)
@@ -52,7 +55,10 @@ module Page::Publishing
     new_edition = editions.create!(attributes.merge(number: number))
     update!(edition: new_edition, title: new_edition.title)
     Section.record(self, new_edition.title, new_edition.document)
+    named_before = Naming.named_in(self)
     Reference.record(self, :edition, new_edition.document)
+    Task.record(self, new_edition.document)
+    @naming = Naming.new(self, by: new_edition.author, before: named_before)
     new_edition
   end
 end

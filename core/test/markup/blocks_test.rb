@@ -59,7 +59,7 @@ class BlocksTest < Minitest::Test
     doc = Document.accept(Markup::MarkdownReader.read("| A |\n| :-: |\n| b |\n\n- [x] Done\n\n::: fold {title=\"\\<b>\"}\n\nx\n\n:::").doc).doc
     html = Markup::HTML.write(doc)
     assert_match(/<th id="b-\w{8}" class="align-center">/, html)
-    assert_match(/<li id="b-\w{8}" class="task task-done">☑ /, html)
+    assert_match(/<li id="b-\w{8}" class="task">☑ /, html)
     assert_includes html, "<summary>&lt;b&gt;</summary>"
     refute_match(/style=/, html)
   end

@@ -6,7 +6,7 @@ module Zuhause
     # Writes a document as HTML. Every text and attribute is escaped here, so what comes out holds no code.
     class HTML
       # Grows whenever what is written changes, so that kept results are made anew.
-      VERSION = 2
+      VERSION = 3
 
       MARK_TAGS = { "strong" => "strong", "emphasis" => "em", "underline" => "u", "strike" => "s", "highlight" => "mark",
                     "colour" => "span", "sub" => "sub", "sup" => "sup", "code" => "code" }.freeze
@@ -85,7 +85,7 @@ module Zuhause
 
       def task(node)
         box = @leaf.call(node.slice("type", "attrs"))
-        element("li", node, %(#{box}<div class="task-text">#{children(node)}</div>), %( class="task#{" task-done" if node.dig("attrs", "done")}"))
+        element("li", node, %(#{box}<div class="task-text">#{children(node)}</div>), %( class="task"))
       end
 
       # A wide table scrolls in a box of its own, which can be reached by keyboard for that.
