@@ -71,6 +71,7 @@ Rails.application.routes.draw do
       resource :comparison, only: :show
       resources :passages, only: :index
       resources :ticks, only: :update
+      resources :files, only: :create
       resource :withheld_insert, only: :show
       resources :put_backs, only: :create
       resource :promise, only: %i[new create]
@@ -83,6 +84,7 @@ Rails.application.routes.draw do
   resources :page_choices, only: :index
   resources :place_choices, only: :index
   resources :tasks, only: :index
+  resources :page_files, only: :show, path: "files"
   resources :pastes, only: :create
   resource :live_inserts, only: :show
 

@@ -96,7 +96,7 @@ CREATE INDEX "index_access_list_entries_on_person_id" ON "access_list_entries" (
 CREATE INDEX "index_access_list_entries_on_group_id" ON "access_list_entries" ("group_id");
 CREATE UNIQUE INDEX "one_entry_for_each_holder" ON "access_list_entries" (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
 CREATE INDEX "entries_for_all" ON "access_list_entries" ("holder", "level") WHERE holder IN ('everyone', 'anyone');
-CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "stage" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_page" varchar, "promised_title" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, "use" varchar NOT NULL DEFAULT 'link' CHECK ("use" IN ('link', 'insert', 'title', 'mention', 'task')), CONSTRAINT "fk_rails_a4b20efbae"
+CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "stage" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_page" varchar, "promised_title" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, "use" varchar NOT NULL DEFAULT 'link' CHECK ("use" IN ('link', 'insert', 'title', 'mention', 'task', 'file')), CONSTRAINT "fk_rails_a4b20efbae"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT known_stage CHECK (stage IN ('draft', 'edition')));
@@ -226,7 +226,18 @@ FOREIGN KEY ("ticked_by_id")
 CREATE INDEX "index_tasks_on_assignee_id" ON "tasks" ("assignee_id");
 CREATE INDEX "index_tasks_on_ticked_by_id" ON "tasks" ("ticked_by_id");
 CREATE UNIQUE INDEX "index_tasks_on_page_id_and_block_id" ON "tasks" ("page_id", "block_id");
+CREATE TABLE IF NOT EXISTS "page_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "page_id" integer NOT NULL, "author_id" integer NOT NULL, "name" varchar NOT NULL, "kind" varchar NOT NULL, "width" integer, "height" integer, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_d0209b82ff"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_bde8235681"
+FOREIGN KEY ("author_id")
+  REFERENCES "people" ("id")
+, CONSTRAINT known_kind CHECK (kind IN ('picture', 'drawing', 'pdf', 'video', 'audio', 'other')));
+CREATE UNIQUE INDEX "index_page_files_on_public_id" ON "page_files" ("public_id");
+CREATE INDEX "index_page_files_on_page_id" ON "page_files" ("page_id");
+CREATE INDEX "index_page_files_on_author_id" ON "page_files" ("author_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261124000007'),
 ('20261124000006'),
 ('20261124000005'),
 ('20261124000004'),

@@ -54,6 +54,7 @@ class DemoHouse
     states = [ *file.dirname.glob("#{file.basename(".md")}.edition-*.md").sort, file ].map { |path| read_page(path) }
     newest = states.last.first
     page = begin_page(room, newest, states.first.first)
+    newest[:files].to_h.each { |id, name| put_file(page, id.to_s, file.dirname.join("files", name), by(newest)) }
     states.each { |matter, markdown| save(page, matter, markdown, publish: !matter[:unpublished]) }
     draft = file.sub_ext(".draft.md")
     save(page, *read_page(draft), publish: false) if draft.exist?
@@ -66,6 +67,11 @@ class DemoHouse
     raise ActiveRecord::RecordInvalid, page unless page.persisted?
 
     page
+  end
+
+  def put_file(page, public_id, path, author)
+    upload = ActionDispatch::Http::UploadedFile.new(tempfile: path.open("rb"), filename: path.basename.to_s)
+    PageFile.take(upload, page: page, by: author).update!(public_id: public_id)
   end
 
   # @return [Array(Hash, String)] front matter and Markdown

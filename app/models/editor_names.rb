@@ -1,14 +1,18 @@
 # The names that the editor shows for what a document holds by id: people who can be named, and titles of pages.
 class EditorNames
-  def initialize(document, viewer)
+  # @param page [Page] whose draft it is
+  def initialize(document, page, viewer)
     @document = document
+    @page = page
     @viewer = viewer
   end
 
-  # @return [Hash] names by public id, of people and of pages
+  # @return [Hash] names by public id, of people, pages and files
   def as_json(*)
     ids = Zuhause::Links.in(@document).select { |reference| reference.target.kind == :page }.map { |reference| reference.target.value }
+    files = Zuhause::Links.in(@document).select { |reference| reference.use == :file }.map { |reference| reference.target.value }
     people = @viewer.active_member? ? Person.active : Person.where(id: @viewer.person.id)
-    { people: people.by_name.pluck(:public_id, :name).to_h, pages: Page.seen_by(@viewer).where(public_id: ids).pluck(:public_id, :title).to_h }
+    { people: people.by_name.pluck(:public_id, :name).to_h, pages: Page.seen_by(@viewer).where(public_id: ids).pluck(:public_id, :title).to_h,
+      files: PageFile.where(public_id: files, page: @page).pluck(:public_id, :name).to_h }
   end
 end

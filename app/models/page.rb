@@ -5,6 +5,7 @@ class Page < ApplicationRecord
   belongs_to :author, class_name: "Person"
   has_many :links, class_name: "Reference", dependent: :delete_all
   has_many :sections, dependent: :delete_all
+  has_many :page_files, dependent: :destroy
   has_many :tasks, dependent: :delete_all
   has_many :pins, dependent: :delete_all
   has_many :readings, dependent: :delete_all

@@ -10,6 +10,8 @@ class ShownLeaves
     pages = %w[page_title live_insert].flat_map { |type| by_type.fetch(type, []) }.map { |node| node.dig("attrs", "page") }
     @people = people.any? ? Person.where(public_id: people).index_by(&:public_id) : {}
     @pages = pages.any? ? Page.seen_by(shown.viewer).where(public_id: pages).includes(:room, :edition).index_by(&:public_id) : {}
+    files = %w[figure embed].flat_map { |type| by_type.fetch(type, []) }.map { |node| node.dig("attrs", "file") }
+    @files = files.any? ? PageFile.where(public_id: files, page: shown.page).includes(content_attachment: :blob).index_by(&:public_id) : {}
     @tasks = by_type.key?("task") && shown.published_now? ? Task.where(page: shown.page).index_by(&:block_id) : {}
     @existing = pages.any? ? Page.kept.where(public_id: pages).pluck(:public_id).to_set : Set.new
   end
@@ -74,6 +76,33 @@ class ShownLeaves
     headings = @shown.headings.select { |heading| heading.level <= (attrs["depth"] || Zuhause::Document::Schema::HEADING_LEVELS.end) }
     items = headings.map { |heading| %(<li class="contents-#{heading.level}"><a href="##{heading.id.include?("-") ? heading.id : "#{@shown.prefix}#{heading.id}"}">#{escape(heading.text)}</a></li>) }
     %(<nav aria-label="#{escape(t("contents"))}"><ul>#{items.join}</ul></nav>)
+  end
+
+  def figure(attrs)
+    file = @files[attrs["file"]] or return missing
+    address = address_of(file)
+    versions = file.kind == "picture" ? PageFile::WIDTHS.select { |width| width < file.width.to_i }.map { |width| "#{address}?w=#{width} #{width}w" } : []
+    source = versions.any? ? %( srcset="#{[ *versions, "#{address} #{file.width}w" ].join(", ")}" sizes="(max-width: 720px) 100vw, 760px") : ""
+    size = file.width ? %( width="#{file.width}" height="#{file.height}") : ""
+    %(<img src="#{address}"#{source}#{size} alt="#{escape(attrs["alt"])}" loading="lazy">)
+  end
+
+  def embed(attrs)
+    file = @files[attrs["file"]] or return missing
+    address = address_of(file)
+    shown = case file.kind
+    when "video" then %(<video controls preload="metadata" src="#{address}"></video>)
+    when "audio" then %(<audio controls preload="metadata" src="#{address}"></audio>)
+    end
+    %(#{shown}<p class="file"><a href="#{address}">#{escape(file.name)}</a> <span>#{ActiveSupport::NumberHelper.number_to_human_size(file.content.blob.byte_size)}</span></p>)
+  end
+
+  def missing
+    %(<span class="insert-none">#{escape(t("file_gone"))}</span>)
+  end
+
+  def address_of(file)
+    Rails.application.routes.url_helpers.page_file_path(file)
   end
 
   def live_insert(attrs)

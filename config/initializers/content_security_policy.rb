@@ -5,6 +5,7 @@ Rails.application.configure do
     policy.style_src :self
     policy.font_src :self
     policy.img_src :self
+    policy.media_src :self
     policy.connect_src :self
     policy.manifest_src :self
     policy.form_action :self

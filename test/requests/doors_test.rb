@@ -128,7 +128,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "DELETE /p/:page_id/access_grants/:id" => { to: ->(t) { "/p/#{t.page.to_param}/access_grants/#{t.page_grant.id}" }, with: { confirmed: 1 }, html: :kept_act },
     "GET /p/:page_id/draft/edit" => { to: ->(t) { "/p/#{t.page.to_param}/draft/edit" }, html: :written },
     "PATCH /p/:page_id/draft" => { to: ->(t) { "/p/#{t.page.to_param}/draft" }, with: :draft, as: :json, html: nil, json: :json_draft },
-    "POST /p/:page_id/publication" => { to: ->(t) { "/p/#{t.page.to_param}/publication" }, with: { version: 3 }, html: :written_act, json: :json_publish },
+    "POST /p/:page_id/publication" => { to: ->(t) { "/p/#{t.page.to_param}/publication" }, with: { version: 4 }, html: :written_act, json: :json_publish },
     "POST /p/:page_id/own_list" => { to: ->(t) { "/p/#{t.page.to_param}/own_list" }, html: :kept_act },
     "DELETE /p/:page_id/own_list" => { to: ->(t) { "/p/#{t.page.to_param}/own_list" }, html: :kept_act },
     "GET /p/:page_id/title/edit" => { to: ->(t) { "/p/#{t.page.to_param}/title/edit" }, html: :written },
@@ -147,12 +147,14 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/editions/:id" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1" }, html: :seen },
     "POST /p/:page_id/editions/:edition_id/restoration" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/restoration" }, html: :written_act },
     "GET /p/:page_id/comparison" => { to: ->(t) { "/p/#{t.page.to_param}/comparison?from=1&to=draft" }, html: :draft_only },
-    "POST /p/:page_id/put_backs" => { to: ->(t) { "/p/#{t.page.to_param}/put_backs?from=1&change=0&version=3" }, html: :written_act },
+    "POST /p/:page_id/put_backs" => { to: ->(t) { "/p/#{t.page.to_param}/put_backs?from=1&change=0&version=4" }, html: :written_act },
     "GET /p/:page_id/passages" => { to: ->(t) { "/p/#{t.page.to_param}/passages" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /p/:page_id/withheld_insert" => { to: ->(t) { "/p/#{t.page.to_param}/withheld_insert?page=#{t.sibling.public_id}" }, html: nil, json: :json_draft },
     "GET /live_inserts" => { to: ->(t) { "/live_inserts?page=#{t.page.public_id}" }, html: :seen, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /tasks" => { to: "/tasks", html: :members },
     "PATCH /p/:page_id/ticks/:id" => { to: ->(t) { "/p/#{t.page.to_param}/ticks/#{t.task.block_id}" }, with: { done: "1" }, html: [ 404, 404, 403, 303, 303, 404 ], json: [ 401, 404, 403, 200, 200, 404 ] },
+    "POST /p/:page_id/files" => { to: ->(t) { "/p/#{t.page.to_param}/files" }, with: ->(t) { { file: t.upload } }, html: nil, json: [ 401, 404, 403, 201, 201, 404 ] },
+    "GET /files/:id" => { to: ->(t) { "/files/#{t.shown_file.public_id}" }, html: :seen, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /page_choices" => { to: "/page_choices?q=x", html: nil, json: :json },
     "POST /pastes" => { to: "/pastes", with: { text: "x" }, as: :json, html: nil, json: :json },
     "ANY /404" => { to: "/404", html: :nobody },
@@ -160,7 +162,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task
+  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -168,6 +170,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @room = room_of(@people[:keeper])
     @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).\n\n- [ ] Sweep")
     @page.grant(holder(@deck), :read)
+    @shown_file = show_file(@page, by: @people[:keeper])
     @sibling = new_page("Signals", above: @room, by: @people[:keeper])
     @binned = new_page("Thrown away", above: @room, by: @people[:keeper]).put_in_bin(by: @people[:keeper])
     @page.reload
@@ -241,7 +244,22 @@ class DoorsTest < ActionDispatch::IntegrationTest
     assert_includes response.body, "salt"
   end
 
+  # @return [Rack::Test::UploadedFile]
+  def upload
+    Rack::Test::UploadedFile.new(Rails.root.join("docs/screenshots/read.png"), "image/png")
+  end
+
   private
+
+  # Puts a picture at the end of what is published.
+  def show_file(page, by:)
+    file = PageFile.take(upload, page: page, by: by)
+    document = page.draft.document
+    page.save_draft(base_version: page.draft.version, save_id: "picture", title: page.title, by: by,
+                    document: document.merge("content" => document["content"] + [ { "type" => "figure", "attrs" => { "file" => file.public_id } } ]))
+    page.publish(version: page.draft.version, by: by)
+    file
+  end
 
   def room_of(keeper)
     new_room("On Board", keeper: keeper).tap do |room|
@@ -277,7 +295,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     verb = "get" if verb == "any"
     to = door[:to].respond_to?(:call) ? door[:to].call(self) : door[:to]
     with = door[:with].respond_to?(:call) ? door[:with].call(self) : door[:with]
-    with = { base_version: 3, save_id: "save-1", title: "T", document: Zuhause::Document.empty } if with == :draft
+    with = { base_version: 4, save_id: "save-1", title: "T", document: Zuhause::Document.empty } if with == :draft
     send(verb, to, params: with, as: door[:as], headers: { "Accept" => format == :json ? "application/json" : "text/html" })
   end
 

@@ -104,7 +104,41 @@ class BlocksTest < ApplicationSystemTestCase
     assert_equal [ { "type" => "sub" } ], text[-2]["marks"]
   end
 
+  test "pictures are pasted, described and placed, files stand as cards, and what is refused is told" do
+    expect_problem "422"
+    paste_files({ path: "docs/screenshots/read.png", name: "gangway.png", type: "image/png" }, { path: "bin/setup", name: "setup.exe", type: "application/octet-stream" })
+    assert_selector ".ProseMirror figure img"
+    assert_selector ".bench-said", text: "setup.exe: Files of that type cannot be kept here."
+    assert_accessible
+    find("input[aria-label^='What the picture shows']").send_keys "A gangway in frost"
+    find("select[aria-label=Width]").select "50 %"
+    find("select[aria-label=Side]").select "right, text beside it"
+    find(".ProseMirror figcaption").click
+    editor.send_keys "Below minus two"
+    saved
+    figure = block("figure")
+    assert_equal [ "A gangway in frost", 50, "right", "Below minus two" ], [ *figure["attrs"].values_at("alt", "width", "side"), Zuhause::Document::Text.of(figure) ]
+    Rails.root.join("tmp/stages.csv").write("stage,grit\nVikness,2\n")
+    find("[data-file]", visible: :all).set(Rails.root.join("tmp/stages.csv").to_s)
+    assert_selector ".ProseMirror .embed", text: "stages.csv"
+    publish
+    assert_selector "figure.figure-right img[alt='A gangway in frost']"
+    assert_selector ".embed", text: "stages.csv"
+    assert_operator page.evaluate_script("document.querySelector('figure img').naturalWidth"), :>, 0
+    assert_accessible
+  end
+
   private
+
+  # As the browser gives files that are pasted.
+  def paste_files(*files)
+    contents = files.map { |file| file.slice(:name, :type).merge(base64: Base64.strict_encode64(Rails.root.join(file[:path]).binread)) }
+    page.execute_script(<<~JS, contents)
+      const data = new DataTransfer()
+      for (const { name, type, base64 } of arguments[0]) data.items.add(new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, { type }))
+      document.querySelector(".ProseMirror").dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }))
+    JS
+  end
 
   def editor
     find("[data-ready=true] .ProseMirror")

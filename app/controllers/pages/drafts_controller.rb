@@ -5,7 +5,7 @@ class Pages::DraftsController < ApplicationController
     authorize @page, :edit?
     @draft = @page.draft
     @facts = PageFacts.new(@page, viewer)
-    @names = EditorNames.new(@draft.document, viewer)
+    @names = EditorNames.new(@draft.document, @page, viewer)
   end
 
   def update

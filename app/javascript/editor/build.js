@@ -3,6 +3,7 @@ import { Dropcursor, Gapcursor, Placeholder, UndoRedo } from "@tiptap/extensions
 import nodes from "./nodes"
 import blockIds from "./block_ids"
 import clipboard from "./clipboard"
+import files from "./files"
 
 // Typing "->" asks for a page to link to, "/" for something to insert, "@" for a person: at the beginning of a word. The
 // sign is taken out again once it stands there.
@@ -26,7 +27,7 @@ const signs = ({ onArrow, onSlash, onMention }) => Extension.create({
   }
 })
 
-export default function build({ element, content, words, names, page, pasteAddress, onArrow, onSlash, onMention, onProblem, ...events }) {
+export default function build({ element, content, words, names, page, pasteAddress, onArrow, onSlash, onMention, onFiles, onProblem, ...events }) {
   return new Editor({
     element,
     content,
@@ -34,6 +35,7 @@ export default function build({ element, content, words, names, page, pasteAddre
     enableContentCheck: true,
     extensions: [
       ...nodes(words, names),
+      ...files(words, names.files, onFiles),
       blockIds,
       clipboard.configure({ address: pasteAddress, onProblem }),
       signs({ onArrow, onSlash, onMention }),

@@ -34,6 +34,7 @@ export const inserts = (words) => {
     block("quote", { type: "quote", content: [paragraph] }), block("code_block", { type: "code_block" }), block("divider", { type: "divider" }),
     block("contents_list", { type: "contents_list" }),
     block("passage", { type: "passage", content: [paragraph] }),
+    { name: "file", ask: "file" },
     { name: "live_insert", ask: "insert" }, { name: "link", ask: "link" }, { name: "page_title", ask: "title" }, { name: "mention", ask: "mention" },
     { name: "date", inline: () => ({ type: "date", attrs: { date: new Date().toLocaleDateString("sv") } }) }
   ]

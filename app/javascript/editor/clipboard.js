@@ -71,12 +71,13 @@ export default Extension.create({
             return true
           },
           paste(view, event) {
+            if (event.clipboardData.files.length) return false
             event.preventDefault()
             read(view, event.clipboardData)
             return true
           },
           drop(view, event) {
-            if (view.dragging) return false
+            if (view.dragging || event.dataTransfer.files.length) return false
             event.preventDefault()
             read(view, event.dataTransfer)
             return true

@@ -1,5 +1,6 @@
 import build from "./build"
 import Picker from "./picker"
+import { upload } from "./files"
 import * as choices from "./choices"
 import * as tableActs from "@tiptap/pm/tables"
 import Saving from "./saving"
@@ -110,6 +111,27 @@ export default () => {
     }).scrollIntoView().run()
   }
 
+  // One after the other, so that they stand in their order; what is refused is told, and the rest goes on.
+  async function takeFiles(files) {
+    const problems = []
+    for (const [i, file] of [...files].entries()) {
+      const tell = (share) => showSaid(words.uploading.replace("%{name}", file.name).replace("%{place}", `${i + 1}/${files.length}`).replace("%{share}", Math.round(share * 100)))
+      tell(0)
+      const { ok, body } = await upload(root.dataset.files, file, tell)
+      if (!ok) problems.push(`${file.name}: ${body.error ?? words.upload_failed}`)
+      else {
+        names.files[body.id] = body.name
+        insertBlock(["picture", "drawing"].includes(body.kind) ? { type: "figure", attrs: { file: body.id } } : { type: "embed", attrs: { file: body.id } })
+      }
+    }
+    showSaid(problems.join(" "))
+  }
+
+  function showSaid(text) {
+    part("insert-said").textContent = text
+    part("insert-said").hidden = !text
+  }
+
   async function insertPage(page) {
     const passages = await get(root.dataset.passages.replace("PAGE", page.id))
     names.pages[page.id] = page.title
@@ -124,8 +146,7 @@ export default () => {
 
   async function tellWithheld(page) {
     const answer = await fetch(`${root.dataset.withheld}?page=${page}`, { headers: { Accept: "application/json" } }).then((response) => response.json()).catch(() => ({}))
-    part("insert-said").textContent = answer.words ?? ""
-    part("insert-said").hidden = !answer.words
+    showSaid(answer.words ?? "")
   }
 
   const insertInline = (content) => editor.chain().focus().insertContent(content).run()
@@ -156,6 +177,7 @@ export default () => {
         onArrow: () => this.openLink("->"),
         onSlash: () => this.openInsert("/"),
         onMention: () => this.openMention("@"),
+        onFiles: (files) => takeFiles(files),
         onProblem: () => say("pasted_too_long"),
         onUpdate: () => { saving.changed(); count() },
         onTransaction: () => editor && mirror()
@@ -252,6 +274,7 @@ export default () => {
       if (content) insertBlock(content)
       else if (inline) insertInline(inline())
       else if (further === "link") this.openLink()
+      else if (further === "file") part("file").click()
       else if (further === "mention") this.openMention()
       else if (further === "title") ask("page", choices.pages(root.dataset.choices), ({ id, title: name }) => { names.pages[id] = name; insertInline({ type: "page_title", attrs: { page: id } }) })
       else ask("page", choices.pages(root.dataset.choices), insertPage)
@@ -261,10 +284,15 @@ export default () => {
       ask("mention", choices.people(names.people), ({ id }) => insertInline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }]), { sign: typeof sign === "string" ? sign : null })
     },
 
+    chooseFiles(event) {
+      takeFiles([...event.target.files])
+      event.target.value = ""
+    },
+
     // Acts on the table in which the cursor stands, by the name the library gives them.
     changeTable(event) {
       const act = event.target.value
-      event.target.value = ""
+      setTimeout(() => { part("table-acts").value = "" })
       if (["left", "center", "right"].includes(act)) tableActs.setCellAttr("align", act === "left" ? null : act)(editor.state, editor.view.dispatch)
       else tableActs[act](editor.state, editor.view.dispatch)
       editor.commands.focus()

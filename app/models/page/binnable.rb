@@ -68,6 +68,7 @@ module Page::Binnable
       AccessEvent.where(page_id: ids).update_all(page_id: nil)
       lists = Page.where(id: ids).distinct.pluck(:access_list_id)
       Page.where(id: ids).update_all(draft_id: nil, edition_id: nil, bin_root_id: nil, binned_at: nil)
+      PageFile.where(page_id: ids).find_each(&:destroy!)
       [ Draft, Edition, Section, Reference, Promise, Tagging, Pin, Reading, Task ].each { |rows| rows.where(page_id: ids).delete_all }
       Page.where(id: ids).delete_all
       AccessList.prune(lists)

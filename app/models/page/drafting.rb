@@ -22,7 +22,7 @@ module Page::Drafting
   # @raise [Zuhause::Document::Invalid]
   def save_draft(base_version:, save_id:, title:, document:, by:, at: Time.current)
     accepted = Zuhause::Document.accept(document)
-    accepted.doc = Task.lay_over(self, accepted.doc)
+    accepted.doc = with_own_files(Task.lay_over(self, accepted.doc), by: by)
     saved = drafts.build(base_version: base_version, save_id: save_id, title: Zuhause::Document::Title.clean(title),
                          document: accepted.doc, new_ids: accepted.new_ids, author: by, created_at: at)
     transaction do
@@ -49,6 +49,15 @@ module Page::Drafting
   end
 
   private
+
+  # Files pasted from another page become this page's own, if whoever writes may see them there.
+  def with_own_files(document, by:)
+    ids = Zuhause::Document::Walk.blocks(document).filter_map { |block| block.dig("attrs", "file") }
+    own = ids.any? ? PageFile.adopt(ids, page: self, by: by) : {}
+    return document if own.empty?
+
+    Zuhause::Document::Walk.rebuild(document) { |node| own.key?(node.dig("attrs", "file")) ? node.merge("attrs" => node["attrs"].merge("file" => own.fetch(node["attrs"]["file"]))) : node }
+  end
 
   def adopt(saved)
     update!(draft: saved, title: published? ? title : saved.title)

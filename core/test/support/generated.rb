@@ -24,7 +24,7 @@ class Generated
 
   def block(depth)
     kinds = %w[paragraph paragraph heading code_block divider]
-    kinds += %w[contents_list live_insert]
+    kinds += %w[contents_list live_insert figure embed]
     kinds += %w[bullet_list ordered_list quote notice task_list fold passage columns table] if depth.positive?
     case kind = pick(kinds)
     when "paragraph" then node(kind, {}, inline)
@@ -36,6 +36,9 @@ class Generated
     when "quote" then node(kind, {}, blocks(1 + @random.rand(3), depth - 1))
     when "contents_list" then node(kind, { "depth" => 1 + @random.rand(4) }, [])
     when "live_insert" then node(kind, { "page" => pick([ nil, "abcdefghij" ]), "passage" => pick([ nil, "abcd1234" ]), "headings" => pick([ true, false ]) }, [])
+    when "figure"
+      node(kind, { "file" => pick([ nil, "abcdefghij" ]), "alt" => pick([ "", text.tr("\t", " ") ]), "width" => pick([ 100, 50 ]), "side" => pick([ nil, "left" ]), "target" => pick([ nil, *TARGETS ]) }, inline)
+    when "embed" then node(kind, { "file" => pick([ nil, "abcdefghij" ]) }, [])
     when "task_list" then node(kind, {}, Array.new(1 + @random.rand(3)) { task(depth) })
     when "fold" then node(kind, { "title" => pick([ "", text.tr("\t", " ") ]), "open" => pick([ true, false ]) }, blocks(1 + @random.rand(2), depth - 1))
     when "passage" then node(kind, { "name" => pick([ "", text.tr("\t", " ") ]) }, blocks(1 + @random.rand(2), depth - 1))

@@ -32,6 +32,7 @@ module Zuhause
 
         result = { "type" => type.name }
         attrs = attrs(type, tree["attrs"])
+        attrs = with_target(attrs) if attrs.key?("target")
         result["attrs"] = attrs if attrs.any?
         content = content(type, tree["content"] || [])
         content = Table.filled(content) if type.name == "table"
@@ -77,6 +78,15 @@ module Zuhause
         return dropped.push(raw) && nil unless target
 
         { "type" => "link", "attrs" => { "target" => target.to_s } }
+      end
+
+      # A picture that leads somewhere leads where a link may.
+      def with_target(attrs)
+        target = Links::Target.parse(attrs["target"])
+        return attrs.merge("target" => target.to_s) if target
+
+        dropped.push(attrs["target"])
+        attrs.except("target")
       end
 
       def plain_mark(mark)

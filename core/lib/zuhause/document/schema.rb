@@ -120,6 +120,11 @@ module Zuhause
         node("contents_list", "", group: "block", attrs: { "depth" => whole(HEADING_LEVELS, default: HEADING_LEVELS.end) }),
         node("passage", "block+", group: "block", attrs: { "name" => words("") }),
         node("live_insert", "", group: "block", attrs: { "page" => matching(PUBLIC_ID), "passage" => matching(ID), "headings" => boolean(false) }),
+        node("figure", "inline*", group: "block", attrs: {
+          "file" => matching(PUBLIC_ID), "alt" => words(""), "width" => whole(10..100, default: 100), # percent of the text's width
+          "side" => one_of(%w[left right], default: nil), "target" => words(nil)
+        }),
+        node("embed", "", group: "block", attrs: { "file" => matching(PUBLIC_ID) }),
         node("text", "", group: "inline"),
         node("hard_break", "", group: "inline"),
         node("mention", "", group: "inline", attrs: { "person" => matching(PUBLIC_ID) }),

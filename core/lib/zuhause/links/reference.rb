@@ -1,7 +1,7 @@
 module Zuhause
   module Links
-    # One place in a document that points somewhere: the target, what it is used for (:link, :insert, :title, :mention or
-    # :task), the block it stands in, its label, and the words around it.
+    # One place in a document that points somewhere: the target, what it is used for (:link, :insert, :title, :mention,
+    # :task or :file), the block it stands in, its label, and the words around it.
     Reference = Struct.new(:target, :use, :block_id, :label, :context, keyword_init: true)
 
     CONTEXT = 60 # characters to either side of a label
@@ -13,9 +13,8 @@ module Zuhause
     # @return [Array<Reference>] its links in document order, one each however many marks its label carries
     def in(doc)
       Document::Walk.blocks(doc).flat_map do |block|
-        next in_textblock(block) + in_leaves(block) if Document::Schema::NODES.fetch(block["type"]).textblock?
-
-        [ of_block(block) ].compact
+        inside = Document::Schema::NODES.fetch(block["type"]).textblock? ? in_textblock(block) + in_leaves(block) : []
+        [ of_block(block), of_figure(block), *inside ].compact
       end
     end
 
@@ -28,6 +27,7 @@ module Zuhause
     def retarget(doc)
       Document::Walk.rebuild(doc) do |node|
         next led(node, yield(Target.new(:page, node.dig("attrs", "page"), node.dig("attrs", "passage")))) if %w[live_insert page_title].include?(node["type"]) && node.dig("attrs", "page")
+        next led_figure(node, yield(Target.parse(node.dig("attrs", "target")))) if node["type"] == "figure" && node.dig("attrs", "target")
         next node unless target_of(node)
 
         node.merge("marks" => node["marks"].map do |mark|
@@ -37,6 +37,11 @@ module Zuhause
         end)
       end
     end
+
+    def led_figure(node, target)
+      node.merge("attrs" => node["attrs"].merge("target" => target.to_s))
+    end
+    private_class_method :led_figure
 
     def led(node, target)
       passage = node["type"] == "live_insert" ? { "passage" => target.block }.compact : {}
@@ -81,11 +86,20 @@ module Zuhause
       attrs = block["attrs"] || {}
       target, use = case block["type"]
       when "live_insert" then attrs["page"] && [ Target.new(:page, attrs["page"], attrs["passage"]), :insert ]
+      when "figure", "embed" then attrs["file"] && [ Target.new(:file, attrs["file"]), :file ]
       when "task" then attrs["assignee"] && [ Target.new(:person, attrs["assignee"]), :task ]
       end
       Reference.new(target: target, use: use, block_id: attrs["id"], label: "", context: Document::Text.of(block)[0, CONTEXT]) if target
     end
     private_class_method :of_block
+
+    # Where a picture leads.
+    def of_figure(block)
+      target = block["type"] == "figure" && Target.parse(block.dig("attrs", "target").to_s) or return
+
+      Reference.new(target: target, use: :link, block_id: block.dig("attrs", "id"), label: block.dig("attrs", "alt").to_s, context: Document::Text.of(block)[0, CONTEXT])
+    end
+    private_class_method :of_figure
 
     def excerpt(text, start, length)
       first = [ start - CONTEXT, 0 ].max

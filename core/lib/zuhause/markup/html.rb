@@ -68,7 +68,8 @@ module Zuhause
         when "table" then table(node)
         when "row" then element("tr", node, children(node))
         when "cell", "header_cell" then cell(node)
-        when "contents_list", "live_insert" then element("div", node, @leaf.call(node), %( class="#{node["type"].tr("_", "-")}"))
+        when "figure" then figure(node)
+        when "contents_list", "live_insert", "embed" then element("div", node, @leaf.call(node), %( class="#{node["type"].tr("_", "-")}"))
         else element(BLOCK_TAGS.fetch(node["type"]), node, children(node), block_class(node))
         end
       end
@@ -76,6 +77,16 @@ module Zuhause
       def block_class(node)
         name = BLOCK_CLASSES[node["type"]]
         name ? %( class="#{name}") : ""
+      end
+
+      def figure(node)
+        side, width = node.dig("attrs", "side"), node.dig("attrs", "width")
+        picture = @leaf.call(node.slice("type", "attrs"))
+        target = Links::Target.parse(node.dig("attrs", "target").to_s)
+        picture = @link.call(target, picture) if target
+        classes = [ "figure", ("figure-#{side}" if side), ("width-#{(width / 10.0).round * 10}" if width) ].compact.join(" ")
+        caption = inline(node)
+        element("figure", node, "#{picture}#{"<figcaption>#{caption}</figcaption>" unless caption.empty?}", %( class="#{classes}"))
       end
 
       def fold(node)

@@ -68,6 +68,14 @@ module Zuhause
         end.then { |levels| unclosed(levels, open) }
       end
 
+      # @return [Array<Hash>, nil] nil if the container cannot hold anything of it
+      def held(name, blocks)
+        return Fit.into(name, blocks) { |code| report(code, name) } unless Document::Schema::NODES.fetch(name).textblock?
+
+        report(:misplaced, name) if blocks.size > 1 || blocks.any? { |block| block["type"] != "paragraph" }
+        blocks.flat_map { |block| Document::Schema::NODES.fetch(block["type"]).textblock? ? block["content"] || [] : [] }
+      end
+
       def unclosed(levels, open)
         levels.drop(1).zip(open).reduce(levels.first) { |all, (level, line)| all + [ [ line.text, [] ] ] + level }
       end
@@ -78,7 +86,7 @@ module Zuhause
 
       # The blocks inside, wrapped where the container cannot hold them as they are.
       def close(line, inner)
-        content = Fit.into(line.name, inner.map(&:first)) { |code| report(code, line.name) }
+        content = held(line.name, inner.map(&:first))
         return [ line.text, [] ] if content.nil?
 
         with_ids({ "type" => line.name, "attrs" => line.attrs, "content" => content }.reject { |_key, value| value.empty? }, Trailer::Ids.new(own: line.own, around: line.around))

@@ -54,7 +54,8 @@ module Zuhause
 
       def fenced(node, around)
         opening = Fence.opening(node, trailer(node, around))
-        return [ opening, Fence::CLOSING ] if Document::Schema::NODES.fetch(node["type"]).leaf?
+        return [ opening, Fence::CLOSING ] if node["content"].nil?
+        return [ opening, "", *paragraph(node.slice("content"), []), "", Fence::CLOSING ] if Document::Schema::NODES.fetch(node["type"]).textblock?
 
         [ opening, "", *blocks(node["content"]), "", Fence::CLOSING ]
       end

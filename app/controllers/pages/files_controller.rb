@@ -1,0 +1,12 @@
+# Putting a file into a page.
+class Pages::FilesController < ApplicationController
+  include OnPage
+
+  def create
+    authorize @page, :edit?
+    file = PageFile.take(params[:file], page: @page, by: viewer.person)
+    render json: { id: file.public_id, kind: file.kind, name: file.name }, status: :created
+  rescue PageFile::Unfit => e
+    render json: { error: t(".#{e.message}", limit: PageFile::LARGEST / 1.megabyte) }, status: :unprocessable_entity
+  end
+end

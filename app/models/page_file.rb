@@ -1,0 +1,96 @@
+# A file that a page shows. It opens to who sees the edition that shows it, or may write the draft that does.
+class PageFile < ApplicationRecord
+  include PubliclyIdentified
+
+  LARGEST = 25.megabytes
+  MOST_PIXELS = 100_000_000
+  WIDTHS = [ 480, 960, 1600 ].freeze # of the smaller versions of pictures, in pixels
+  # What is taken, by what the content is, whatever its name says. Office documents are zip files, and told by their names.
+  KINDS = {
+    "image/png" => "picture", "image/jpeg" => "picture", "image/gif" => "picture", "image/webp" => "picture", "image/svg+xml" => "drawing", "application/pdf" => "pdf",
+    "video/mp4" => "video", "video/webm" => "video", "audio/mpeg" => "audio", "audio/ogg" => "audio", "audio/x-wav" => "audio", "text/csv" => "other", "text/plain" => "other",
+    "application/vnd.oasis.opendocument.text" => "other", "application/vnd.oasis.opendocument.spreadsheet" => "other", "application/vnd.oasis.opendocument.presentation" => "other",
+    "application/vnd.openxmlformats-officedocument.wordprocessingml.document" => "other", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" => "other",
+    "application/vnd.openxmlformats-officedocument.presentationml.presentation" => "other", "text/calendar" => "other", "message/rfc822" => "other", "application/zip" => "other"
+  }.freeze
+
+  # +message+ says why: "missing", "too_large", "wrong_type" or "broken".
+  class Unfit < StandardError; end
+
+  belongs_to :page
+  belongs_to :author, class_name: "Person"
+  has_one_attached :content
+
+  normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(File.basename(name.to_s.tr("\\", "/"))).last(150) }
+
+  # @param upload [ActionDispatch::Http::UploadedFile]
+  # @raise [Unfit]
+  def self.take(upload, page:, by:)
+    raise Unfit, "missing" unless upload.respond_to?(:read) && upload.size.positive?
+    raise Unfit, "too_large" if upload.size > LARGEST
+
+    bytes = upload.read
+    type = Marcel::MimeType.for(StringIO.new(bytes), name: upload.original_filename)
+    kind = KINDS[type] or raise Unfit, "wrong_type"
+    bytes = SafeDrawing.of(bytes) if kind == "drawing"
+    file = new(page: page, author: by, name: upload.original_filename, kind: kind)
+    file.measure(bytes) if kind == "picture"
+    file.store(bytes, type)
+  end
+
+  # The rows of files as one page may show them: what belongs to another page is given a row of this one's, if whoever
+  # writes may see it there.
+  #
+  # @return [Hash{String=>String}] the new public ids by the old ones
+  def self.adopt(public_ids, page:, by:)
+    viewer = Viewer.new(by)
+    where(public_id: public_ids).where.not(page: page).includes(:page, content_attachment: :blob).select { |file| file.open_to?(viewer) }.to_h do |file|
+      own = where(page: page).joins(:content_attachment).find_by(active_storage_attachments: { blob_id: file.content.blob.id })
+      own ||= create!(file.attributes.slice("name", "kind", "width", "height").merge(page: page, author: by)).tap { |row| row.content.attach(file.content.blob) }
+      [ file.public_id, own.public_id ]
+    end
+  end
+
+  # @param viewer [Viewer]
+  def open_to?(viewer)
+    sight = page.binned? ? :nothing : viewer.sight_of(page)
+    return false if sight == :nothing
+
+    sight == :draft || Reference.from_editions.exists?(page: page, target: "file:#{public_id}")
+  end
+
+  # @param width [Integer, nil] of a smaller version; nil for the file as it came
+  # @return [ActiveStorage::Blob, ActiveStorage::VariantWithRecord]
+  def version(width)
+    return content.blob unless kind == "picture" && WIDTHS.include?(width) && self.width.to_i > width && content.content_type != "image/gif"
+
+    content.variant(resize_to_limit: [ width, nil ]).processed
+  end
+
+  # Shown where it stands, not only to be taken away.
+  def shown?
+    kind != "other"
+  end
+
+  # Only the head is read here: what is too large to be opened is never opened.
+  def measure(bytes)
+    head = Vips::Image.new_from_buffer(bytes, "", access: :sequential)
+    raise Unfit, "broken" if head.width * head.height > MOST_PIXELS
+
+    self.width, self.height = head.width, head.height
+    Vips::Image.new_from_buffer(bytes, "", access: :sequential, fail_on: :truncated).avg # it must be possible to read it to its end
+  rescue Vips::Error
+    raise Unfit, "broken"
+  end
+
+  # The same content is stored once, whatever it is called.
+  def store(bytes, type)
+    known = ActiveStorage::Blob.find_by(checksum: OpenSSL::Digest::MD5.base64digest(bytes), byte_size: bytes.bytesize, content_type: type)
+    blob = known || ActiveStorage::Blob.create_and_upload!(io: StringIO.new(bytes), filename: name, content_type: type, identify: false)
+    transaction do
+      save!
+      content.attach(blob)
+    end
+    self
+  end
+end

@@ -1,0 +1,116 @@
+require "test_helper"
+
+class FilesTest < ActionDispatch::IntegrationTest
+  include Devise::Test::IntegrationHelpers
+
+  PICTURE = Rails.root.join("docs/screenshots/read.png")
+  # A picture of 40,000 by 40,000 points in a few hundred bytes, as far as its head says.
+  BOMB = "\x89PNG\r\n\x1A\n".b + [ 13 ].pack("N") + "IHDR" + [ 40_000, 40_000, 8, 2, 0, 0, 0 ].pack("NNCCCCC").then { |data| data + [ Zlib.crc32("IHDR#{data}") ].pack("N") }
+
+  setup do
+    @ana, @ben = person("Ana Berg"), person("Ben Holt")
+    @room = new_room("On Board", keeper: @ana, open: true)
+    @page = new_page("Gangway in ice", above: @room, by: @ana)
+    sign_in(@ana)
+  end
+
+  test "a picture opens to its writers at once, and to readers once an edition shows it, smaller versions too" do
+    file = send_file(PICTURE.binread, "read.png")
+    assert_equal [ 200, 404 ], [ status_for(@ana, file), status_for(@ben, file) ]
+    show(file)
+    assert_equal [ 200, 404 ], [ status_for(@ana, file), status_for(@ben, file) ]
+    @page.publish(version: @page.reload.draft.version, by: @ana)
+    assert_equal [ 200, 200 ], [ status_for(@ben, file), status_for(@ben, file, "?w=480") ]
+    assert_equal 480, Vips::Image.new_from_buffer(response.body, "").width
+    get "/p/#{@page.to_param}"
+    assert_select "figure img[src='/files/#{file.public_id}'][srcset*='w=480 480w']"
+    @room.grant(holder(:everyone), :none)
+    assert_equal [ 404, 404 ], [ status_for(@ben, file), status_for(@ben, file, "?w=480") ]
+    sign_in(@ana)
+    @page.put_in_bin(by: @ana)
+    assert_equal 404, status_for(@ana, file)
+  end
+
+  test "files leave with a policy that lets nothing run, and never as something else than they are" do
+    file = send_file("<svg xmlns='http://www.w3.org/2000/svg' onload='alert(1)'><script>alert(1)</script><rect width='9' height='9' fill='url(https://x.example)'/><a href='javascript:alert(1)'><text>x</text></a></svg>", "plan.svg")
+    assert_equal "drawing", file.kind
+    get "/files/#{file.public_id}"
+    assert_includes response.headers["Content-Security-Policy"], "sandbox"
+    assert_equal "image/svg+xml", response.media_type
+    [ "script", "onload", "alert", "x.example", "javascript" ].each { |word| assert_not_includes response.body, word }
+    assert_includes response.body, "rect"
+    post_file("<html><script>alert(1)</script></html>", "page.csv")
+    assert_response :unprocessable_entity
+    table = send_file("stage,grit\nVikness,2\n", "page.csv")
+    get "/files/#{table.public_id}"
+    assert_match(/\Aattachment/, response.headers["Content-Disposition"])
+  end
+
+  test "what is empty, too large, of a wrong type, broken or a bomb is refused with a reason" do
+    { [ "", "x.png" ] => /nothing/, [ "\x7FELF\x02".b + ("x" * 50), "x.png" ] => /type/, [ "MZ".b + ("\0" * 80), "setup.exe" ] => /type/, [ PICTURE.binread.first(3000), "x.png" ] => /broken/, [ BOMB, "x.png" ] => /broken/,
+      [ "<svg xmlns='http://www.w3.org/2000/svg'", "x.svg" ] => /broken|type/, [ "%PDF-1.4 ".ljust(PageFile::LARGEST + 1), "x.pdf" ] => /too large/ }.each do |(content, name), words|
+      assert_no_difference(-> { PageFile.count }) { post_file(content, name) }
+      assert_response :unprocessable_entity, name
+      assert_match words, response.parsed_body["error"], name
+    end
+  end
+
+  test "the same content is stored once, and rights are not shared with it" do
+    files = %w[one.png two.png].map { |name| send_file(PICTURE.binread, name) }
+    assert_equal 1, files.map { |file| file.content.blob.id }.uniq.size
+    hidden = new_page("Hidden", above: new_room("Ideas", keeper: @ana), by: @ana)
+    third = PageFile.take(Rack::Test::UploadedFile.new(PICTURE, "image/png"), page: hidden, by: @ana)
+    assert_equal files.first.content.blob, third.content.blob
+    show(files.first)
+    @page.publish(version: @page.reload.draft.version, by: @ana)
+    assert_equal [ 200, 404 ], [ status_for(@ben, files.first), status_for(@ben, third) ]
+    hidden.put_in_bin(by: @ana)
+    perform_enqueued_jobs { hidden.erase }
+    assert_equal 200, status_for(@ben, files.first)
+  end
+
+  test "a file pasted from another page becomes this page's own only for who may see it there" do
+    hidden = new_page("Hidden", above: new_room("Ideas", keeper: @ana), by: @ana)
+    secret = PageFile.take(Rack::Test::UploadedFile.new(PICTURE, "image/png"), page: hidden, by: @ana)
+    @room.grant(holder(@ben), :write)
+    show(secret, by: @ben)
+    assert_equal [ secret.public_id ], shown_ids
+    assert_equal 404, status_for(@ben, secret)
+    get "/p/#{@page.to_param}/draft/edit"
+    assert_not_includes response.body, "read.png"
+    show(secret, by: @ana)
+    assert_not_equal [ secret.public_id ], shown_ids
+    own = PageFile.find_by!(public_id: shown_ids.first)
+    assert_equal [ @page, secret.content.blob ], [ own.page, own.content.blob ]
+    assert_equal [ 404, 200 ], [ status_for(@ben, secret), status_for(@ben, own) ]
+  end
+
+  private
+
+  include ActiveJob::TestHelper
+
+  def post_file(content, name)
+    post "/p/#{@page.to_param}/files", params: { file: Rack::Test::UploadedFile.new(StringIO.new(content), "application/octet-stream", true, original_filename: name) }, headers: { "Accept" => "application/json" }
+  end
+
+  def send_file(content, name)
+    post_file(content, name)
+    assert_response :created, response.body.first(300)
+    PageFile.find_by!(public_id: response.parsed_body["id"])
+  end
+
+  def show(file, by: @ana)
+    @page.reload
+    @page.save_draft(base_version: @page.draft.version, save_id: SecureRandom.uuid, title: @page.title, by: by, document: { "type" => "doc", "content" => [ { "type" => "figure", "attrs" => { "file" => file.public_id, "alt" => "A page" } } ] })
+  end
+
+  def shown_ids
+    @page.reload.draft.document["content"].map { |node| node.dig("attrs", "file") }
+  end
+
+  def status_for(person, file, query = "")
+    sign_in(person)
+    get "/files/#{file.public_id}#{query}"
+    response.status
+  end
+end
