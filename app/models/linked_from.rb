@@ -16,7 +16,7 @@ class LinkedFrom
   end
 
   def self.pointing_to(page, promised)
-    found = Reference.from_editions.where(target_page: page.public_id).order(:id).to_a
+    found = Reference.from_editions.where(use: %w[link title], target_page: page.public_id).order(:id).to_a
     found += Reference.from_editions.where(promised_title: promised).order(:id) if promised.any?
     found
   end
