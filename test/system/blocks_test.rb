@@ -163,7 +163,8 @@ class BlocksTest < ApplicationSystemTestCase
   def publish
     saved
     editor.send_keys [ :control, :enter ]
-    page.active_element.send_keys "More", :enter
+    fill_in "What has changed?", with: "More"
+    within("[data-publish-panel]") { click_on "Publish" }
     assert_text "is published."
   end
 

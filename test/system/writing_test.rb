@@ -203,6 +203,22 @@ class WritingTest < ApplicationSystemTestCase
     assert_equal schema::MARKS.to_h { |name, m| [ name, [ m.attrs.transform_values(&:default), [ name ] ] ] }, marks
   end
 
+  test "earlier states of the text are looked through and taken back" do
+    write " Spread grit."
+    assert_state "saved"
+    click_on "Earlier states of this text"
+    assert_accessible
+    all(".rows .row-main").last.click
+    assert_selector ".text", text: ""
+    visit "/p/#{@sheet.to_param}/states"
+    first(".rows .row-main").click
+    assert_selector ".text", text: "Old words."
+    assert_accessible
+    click_on "Take it back"
+    assert_text "The draft is as it was then."
+    assert_equal "Old words.", editor.text
+  end
+
   test "a violation of the policy would be seen" do
     visit draft_path
     editor

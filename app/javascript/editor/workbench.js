@@ -1,11 +1,8 @@
 import build from "./build"
-import Picker from "./picker"
-import { upload } from "./files"
-import * as choices from "./choices"
+import Inserting from "./inserting"
 import * as tableActs from "@tiptap/pm/tables"
 import Saving from "./saving"
-import { Selection } from "@tiptap/pm/state"
-import { get, post } from "../http"
+import { post } from "../http"
 
 const LONGEST_TITLE = 200
 const TONES = ["note", "tip", "caution", "danger"]
@@ -13,7 +10,7 @@ const TONES = ["note", "tip", "caution", "danger"]
 // The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,
 // since it must not be wrapped.
 export default () => {
-  let root, words, names, editor, saving, picker, title, conflict, local, typed
+  let root, words, editor, saving, inserting, title, conflict, local
   const part = (name) => root.querySelector(`[data-${name}]`)
 
   const read = () => ({ title, document: editor.getJSON() })
@@ -90,74 +87,6 @@ export default () => {
     editor.commands.focus()
   }
 
-  // Opens the field for one kind of choice. Closed without one, what was typed to open it comes back.
-  function ask(label, find, onChoose, { text = "", sign = null } = {}) {
-    part("publish-panel").hidden = true
-    typed = sign
-    picker.open({ label: words.asks[label], find, text, onChoose: (choice) => { typed = null; onChoose(choice) } })
-  }
-
-  function insertBlock(content) {
-    editor.chain().focus().command(({ tr, state, dispatch }) => {
-      const node = state.schema.nodeFromJSON(content)
-      const { $from } = state.selection
-      const empty = $from.parent.isTextblock && $from.parent.content.size === 0 && $from.parent.type.name === "paragraph"
-      const from = empty ? $from.before() : $from.after()
-      if (dispatch) {
-        const inside = empty ? tr.replaceWith($from.before(), $from.after(), node) : tr.insert(from, node)
-        inside.setSelection(Selection.near(inside.doc.resolve(from + 1)))
-      }
-      return true
-    }).scrollIntoView().run()
-  }
-
-  // One after the other, so that they stand in their order; what is refused is told, and the rest goes on.
-  async function takeFiles(files) {
-    const problems = []
-    for (const [i, file] of [...files].entries()) {
-      const tell = (share) => showSaid(words.uploading.replace("%{name}", file.name).replace("%{place}", `${i + 1}/${files.length}`).replace("%{share}", Math.round(share * 100)))
-      tell(0)
-      const { ok, body } = await upload(root.dataset.files, file, tell)
-      if (!ok) problems.push(`${file.name}: ${body.error ?? words.upload_failed}`)
-      else {
-        names.files[body.id] = body.name
-        insertBlock(["picture", "drawing"].includes(body.kind) ? { type: "figure", attrs: { file: body.id } } : { type: "embed", attrs: { file: body.id } })
-      }
-    }
-    showSaid(problems.join(" "))
-  }
-
-  function showSaid(text) {
-    part("insert-said").textContent = text
-    part("insert-said").hidden = !text
-  }
-
-  async function insertPage(page) {
-    const passages = await get(root.dataset.passages.replace("PAGE", page.id))
-    names.pages[page.id] = page.title
-    const insert = (passage) => {
-      insertBlock({ type: "live_insert", attrs: { page: page.id, passage } })
-      tellWithheld(page.id)
-    }
-    if (!passages.length) return insert(null)
-    ask("passage", async (text) => [{ id: null, words: words.whole_page }, ...passages.map(({ id, name }) => ({ id, words: name }))]
-      .filter((choice) => choice.words.toLowerCase().includes(text.toLowerCase())), ({ id }) => insert(id))
-  }
-
-  async function tellWithheld(page) {
-    const answer = await fetch(`${root.dataset.withheld}?page=${page}`, { headers: { Accept: "application/json" } }).then((response) => response.json()).catch(() => ({}))
-    showSaid(answer.words ?? "")
-  }
-
-  const insertInline = (content) => editor.chain().focus().insertContent(content).run()
-
-  function insertLink({ target, title: label }) {
-    const link = { type: "link", attrs: { target } }
-    const { empty, from, to } = editor.state.selection
-    if (empty) editor.chain().focus().insertContent({ type: "text", text: label, marks: [link] }).unsetMark("link").run()
-    else editor.chain().focus().setTextSelection({ from, to }).setMark("link", link.attrs).setTextSelection(to).run()
-  }
-
   return {
     async init() {
       root = this.$root
@@ -165,7 +94,7 @@ export default () => {
       const draft = JSON.parse(part("draft").textContent)
       const { page, person, save, paste, inserts } = root.dataset
       title = draft.title
-      names = JSON.parse(part("names").textContent)
+      const names = JSON.parse(part("names").textContent)
 
       saving = new Saving({
         address: save, key: `${person}/${page}`, version: draft.version, read,
@@ -174,22 +103,15 @@ export default () => {
       })
       editor = build({
         element: part("editor"), content: draft.document, words, names: { ...names, inserts }, page, pasteAddress: paste,
-        onArrow: () => this.openLink("->"),
-        onSlash: () => this.openInsert("/"),
-        onMention: () => this.openMention("@"),
-        onFiles: (files) => takeFiles(files),
+        onArrow: () => inserting.link("->"),
+        onSlash: () => inserting.anything("/"),
+        onMention: () => inserting.mention("@"),
+        onFiles: (files) => inserting.files(files),
         onProblem: () => say("pasted_too_long"),
         onUpdate: () => { saving.changed(); count() },
         onTransaction: () => editor && mirror()
       })
-      picker = new Picker({
-        panel: part("link-panel"),
-        onClose: () => {
-          const chain = editor.chain().focus()
-          ;(typed ? chain.insertContent(typed, { applyInputRules: false }) : chain).run()
-          typed = null
-        }
-      })
+      inserting = new Inserting({ root, words, names, editor })
       count()
       mirror()
       local = await saving.unsaved()
@@ -261,31 +183,16 @@ export default () => {
       editor.chain().focus().redo().run()
     },
 
-    openLink(sign = null) {
-      const { from, to } = editor.state.selection
-      ask("link", choices.links(root.dataset.choices, words), insertLink, { text: editor.state.doc.textBetween(from, to, " "), sign: typeof sign === "string" ? sign : null })
+    openLink() {
+      inserting.link()
     },
 
-    openInsert(sign = null) {
-      ask("insert", choices.inserts(words), (choice) => this.insert(choice), { sign: typeof sign === "string" ? sign : null })
-    },
-
-    insert({ content, inline, ask: further }) {
-      if (content) insertBlock(content)
-      else if (inline) insertInline(inline())
-      else if (further === "link") this.openLink()
-      else if (further === "file") part("file").click()
-      else if (further === "mention") this.openMention()
-      else if (further === "title") ask("page", choices.pages(root.dataset.choices), ({ id, title: name }) => { names.pages[id] = name; insertInline({ type: "page_title", attrs: { page: id } }) })
-      else ask("page", choices.pages(root.dataset.choices), insertPage)
-    },
-
-    openMention(sign = null) {
-      ask("mention", choices.people(names.people), ({ id }) => insertInline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }]), { sign: typeof sign === "string" ? sign : null })
+    openInsert() {
+      inserting.anything()
     },
 
     chooseFiles(event) {
-      takeFiles([...event.target.files])
+      inserting.files([...event.target.files])
       event.target.value = ""
     },
 
@@ -299,24 +206,24 @@ export default () => {
     },
 
     choosing() {
-      picker.typed()
+      inserting.picker.typed()
     },
 
     chooseKey(event) {
-      picker.key(event)
+      inserting.picker.key(event)
     },
 
     pick(event) {
-      picker.pick(event)
+      inserting.picker.pick(event)
     },
 
     closePanels() {
-      picker.close()
+      inserting.picker.close()
       part("publish-panel").hidden = true
     },
 
     openPublish() {
-      picker.close()
+      inserting.picker.close()
       part("publish-error").hidden = true
       part("publish-panel").hidden = false
       part("publish-panel").querySelector("#note").focus()

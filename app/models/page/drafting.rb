@@ -64,5 +64,6 @@ module Page::Drafting
     @ticked = Task.where(page: self).laid_over.pluck(:block_id, :done).to_h
     Task.where(page: self).laid_over.update_all(ticked_at: nil)
     Reference.record(self, :draft, saved.document)
+    thin_states(now: saved.created_at) if (saved.version % Page::Stated::THINNED_EVERY).zero?
   end
 end
