@@ -1,7 +1,15 @@
 require "test_helper"
 
+# While one page gives way to the next, this Chromium calls an element of the old one unknown and not stale; either way
+# it is looked for again.
+class ChromiumDriver < Capybara::Selenium::Driver
+  def invalid_element_errors
+    super + [ Selenium::WebDriver::Error::UnknownError ]
+  end
+end
+
 Capybara.register_driver(:chromium) do |app|
-  Capybara::Selenium::Driver.new(app, browser: :chrome, options: Chromium.options, service: Chromium.service)
+  ChromiumDriver.new(app, browser: :chrome, options: Chromium.options, service: Chromium.service)
 end
 Capybara.server = :puma, { Silent: true, Threads: "1:5" }
 Capybara.default_max_wait_time = 8
