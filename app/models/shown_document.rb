@@ -1,7 +1,8 @@
 # A document as one viewer sees it. What is the same for everybody is kept; links, live inserts, names and dates are
 # filled in at each view, in batches of queries, because they depend on who looks and change without the document.
 class ShownDocument
-  PLACEHOLDER = %r{<x-link target="([^"]*)">(.*?)</x-link>|<x-leaf data="([^"]*)"></x-leaf>}m
+  LINK = %r{<x-link target="([^"]*)">(.*?)</x-link>}m
+  LEAF = %r{<x-leaf data="([^"]*)"></x-leaf>}
 
   # @return [Hash{String=>String}] the words for the tones of notices
   def self.tones
@@ -31,10 +32,10 @@ class ShownDocument
   # @return [ActiveSupport::SafeBuffer]
   def to_html
     html = prefix == OWN ? same_for_all : same_for_all.gsub(/ id="#{OWN}/, %( id="#{prefix}))
-    found = html.scan(PLACEHOLDER)
-    @links = ShownLinks.new(found.filter_map { |target, _label, _leaf| target && parse(target) }, page: page, viewer: viewer)
-    @leaves = ShownLeaves.new(found.filter_map { |_target, _label, leaf| leaf && node(leaf) }, self)
-    html.gsub(PLACEHOLDER) { Regexp.last_match(1) ? @links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) : @leaves.html(node(Regexp.last_match(3))) }.html_safe
+    links = ShownLinks.new(html.scan(LINK).map { |target, _label| parse(target) }, page: page, viewer: viewer)
+    leaves = ShownLeaves.new(html.scan(LEAF).map { |leaf,| node(leaf) }, self)
+    # Links first: a picture may stand in one, and what a live insert shows has its own links in it already.
+    html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) }.gsub(LEAF) { leaves.html(node(Regexp.last_match(1))) }.html_safe
   end
 
   # @return [Array<Zuhause::Document::Outline::Heading>] its own, and those of live inserts that join in

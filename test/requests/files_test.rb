@@ -31,6 +31,18 @@ class FilesTest < ActionDispatch::IntegrationTest
     assert_equal 404, status_for(@ana, file)
   end
 
+  test "a picture may lead somewhere, as a link may" do
+    file = send_file(PICTURE.binread, "read.png")
+    [ [ "page:#{@page.public_id}", "a[href='/p/gangway-in-ice-#{@page.public_id}'] img" ], [ "javascript:alert(1)", "figure > img" ] ].each do |target, selector|
+      @page.reload
+      figure = { "type" => "figure", "attrs" => { "file" => file.public_id, "target" => target } }
+      @page.save_draft(base_version: @page.draft.version, save_id: SecureRandom.uuid, title: @page.title, by: @ana, document: { "type" => "doc", "content" => [ figure ] })
+      @page.publish(version: @page.draft.version, by: @ana)
+      get "/p/#{@page.to_param}"
+      assert_select selector, 1
+    end
+  end
+
   test "files leave with a policy that lets nothing run, and never as something else than they are" do
     file = send_file("<svg xmlns='http://www.w3.org/2000/svg' onload='alert(1)'><script>alert(1)</script><rect width='9' height='9' fill='url(https://x.example)'/><a href='javascript:alert(1)'><text>x</text></a></svg>", "plan.svg")
     assert_equal "drawing", file.kind
