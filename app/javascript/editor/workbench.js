@@ -171,10 +171,6 @@ export default () => {
       editor.chain().focus().toggleList(list, list === "task_list" ? "task" : "list_item").run()
     },
 
-    insertDivider() {
-      editor.chain().focus().setHorizontalRule().run()
-    },
-
     undo() {
       editor.chain().focus().undo().run()
     },
