@@ -4,6 +4,12 @@ require "rails/test_help"
 
 Rails.root.glob("test/support/**/*.rb").sort.each { |file| require file }
 
+# Each process makes a database of its own; one left from before would be emptied table by table, which breaks the
+# index's own tables.
+FileUtils.rm_f(Rails.root.glob("storage/test.sqlite3-[0-9]*"))
+
 class ActiveSupport::TestCase
   include HouseBuilding
+
+  parallelize workers: :number_of_processors, threshold: 10
 end

@@ -5,16 +5,12 @@ require "net/http"
 class SeparateServerTest < ApplicationSystemTestCase
   self.use_transactional_tests = false
 
-  DATABASE = Rails.root.join("tmp/separate_server.sqlite3")
-  ADDRESS = "http://127.0.0.1:3997".freeze
-  ENVIRONMENT = { "TEST_DATABASE" => DATABASE.to_s, "SEPARATE_SERVER" => "1", "PORT" => "3997", "RAILS_ENV" => "test" }.freeze
-
   setup do
-    FileUtils.rm_f(Dir["#{DATABASE}*"])
-    system(ENVIRONMENT, "bin/rails", "db:schema:load", exception: true, out: File::NULL)
+    FileUtils.rm_f(Dir["#{database_file}*"])
+    system(environment, "bin/rails", "db:schema:load", exception: true, out: File::NULL)
     @path = make_page
     start
-    Capybara.app_host = ADDRESS
+    Capybara.app_host = address
   end
 
   teardown do
@@ -82,11 +78,11 @@ class SeparateServerTest < ApplicationSystemTestCase
       page = Page.begin(title: "Gangway in ice", above: new_room("On Board", keeper: ida), by: ida)
       print "/p/\#{page.to_param}/draft/edit"
     RUBY
-    IO.popen(ENVIRONMENT, [ "bin/rails", "runner", "require './test/support/house_building'; #{script}" ], &:read)
+    IO.popen(environment, [ "bin/rails", "runner", "require './test/support/house_building'; #{script}" ], &:read)
   end
 
   def start
-    @server = spawn(ENVIRONMENT, "bin/rails", "server", "--binding", "127.0.0.1", "--pid", "tmp/separate_server.pid", out: File::NULL, err: File::NULL)
+    @server = spawn(environment, "bin/rails", "server", "--binding", "127.0.0.1", "--pid", pid_file, out: File::NULL, err: File::NULL)
     deadline = Time.current + 40.seconds
     until answers?
       raise "the server does not answer" if Time.current > deadline
@@ -96,7 +92,7 @@ class SeparateServerTest < ApplicationSystemTestCase
   end
 
   def answers?
-    Net::HTTP.get_response(URI("#{ADDRESS}/sign-in")).is_a?(Net::HTTPSuccess)
+    Net::HTTP.get_response(URI("#{address}/sign-in")).is_a?(Net::HTTPSuccess)
   rescue SystemCallError, EOFError
     false
   end
@@ -107,11 +103,32 @@ class SeparateServerTest < ApplicationSystemTestCase
     Process.kill("KILL", @server)
     Process.wait(@server)
     @server = nil
-    FileUtils.rm_f("tmp/separate_server.pid")
+    FileUtils.rm_f(pid_file)
+  end
+
+  # Tests run in several processes, each with a server of its own.
+  def port
+    3997 - (Process.pid % 500)
+  end
+
+  def address
+    "http://127.0.0.1:#{port}"
+  end
+
+  def database_file
+    Rails.root.join("tmp/separate_server_#{port}.sqlite3")
+  end
+
+  def pid_file
+    Rails.root.join("tmp/separate_server_#{port}.pid").to_s
+  end
+
+  def environment
+    { "TEST_DATABASE" => database_file.to_s, "SEPARATE_SERVER" => "1", "PORT" => port.to_s, "RAILS_ENV" => "test" }
   end
 
   def text_in_database
-    database = SQLite3::Database.new(DATABASE.to_s)
+    database = SQLite3::Database.new(database_file.to_s)
     document = database.get_first_value("SELECT document FROM drafts WHERE version IS NOT NULL ORDER BY version DESC LIMIT 1")
     Zuhause::Document::Text.of(JSON.parse(document))
   ensure
