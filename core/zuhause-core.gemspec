@@ -9,5 +9,6 @@ Gem::Specification.new do |spec|
 
   spec.add_dependency "commonmarker", "~> 0.23.11"
   spec.add_dependency "diff-lcs", "~> 1.6"
+  spec.add_dependency "nokogiri", "~> 1.15"
   spec.add_dependency "rouge", "~> 4.5"
 end

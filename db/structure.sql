@@ -44,7 +44,7 @@ FOREIGN KEY ("author_id")
 CREATE INDEX "index_editions_on_author_id" ON "editions" ("author_id");
 CREATE INDEX "index_editions_on_published_at" ON "editions" ("published_at");
 CREATE UNIQUE INDEX "index_editions_on_page_id_and_number" ON "editions" ("page_id", "number");
-CREATE TABLE IF NOT EXISTS "pages" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "room_id" integer NOT NULL, "ancestry" varchar COLLATE "BINARY" NOT NULL, "position" integer NOT NULL, "title" varchar NOT NULL, "own_list" boolean DEFAULT 0 NOT NULL, "access_list_id" integer NOT NULL, "author_id" integer NOT NULL, "draft_id" bigint, "edition_id" bigint, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, binned_at datetime(6), binned_by_id integer REFERENCES people (id), bin_root_id integer REFERENCES pages (id) CHECK ((binned_at IS NULL) = (bin_root_id IS NULL)), CONSTRAINT "fk_rails_5c3bea004d"
+CREATE TABLE IF NOT EXISTS "pages" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "room_id" integer NOT NULL, "ancestry" varchar COLLATE "BINARY" NOT NULL, "position" integer NOT NULL, "title" varchar NOT NULL, "own_list" boolean DEFAULT 0 NOT NULL, "access_list_id" integer NOT NULL, "author_id" integer NOT NULL, "draft_id" bigint, "edition_id" bigint, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, binned_at datetime(6), binned_by_id integer REFERENCES people (id), bin_root_id integer REFERENCES pages (id) CHECK ((binned_at IS NULL) = (bin_root_id IS NULL)), icon varchar, language varchar, cover_id integer REFERENCES page_files (id) ON DELETE SET NULL, CONSTRAINT "fk_rails_5c3bea004d"
 FOREIGN KEY ("draft_id")
   REFERENCES "drafts" ("id")
  DEFERRABLE INITIALLY DEFERRED, CONSTRAINT "fk_rails_5ce3d6d476"
@@ -236,7 +236,41 @@ FOREIGN KEY ("author_id")
 CREATE UNIQUE INDEX "index_page_files_on_public_id" ON "page_files" ("public_id");
 CREATE INDEX "index_page_files_on_page_id" ON "page_files" ("page_id");
 CREATE INDEX "index_page_files_on_author_id" ON "page_files" ("author_id");
+CREATE TABLE IF NOT EXISTS "sources" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "title" varchar NOT NULL, "author" varchar DEFAULT '' NOT NULL, "publisher" varchar DEFAULT '' NOT NULL, "address" varchar DEFAULT '' NOT NULL, "same_address" varchar, "date" varchar DEFAULT '' NOT NULL, "accessed_on" date, "entered_by_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_38b41e6d42"
+FOREIGN KEY ("entered_by_id")
+  REFERENCES "people" ("id")
+);
+CREATE UNIQUE INDEX "index_sources_on_public_id" ON "sources" ("public_id");
+CREATE INDEX "index_sources_on_entered_by_id" ON "sources" ("entered_by_id");
+CREATE UNIQUE INDEX "index_sources_on_same_address" ON "sources" ("same_address") WHERE same_address IS NOT NULL;
+CREATE INDEX "index_sources_on_title" ON "sources" ("title");
+CREATE TABLE IF NOT EXISTS "citations" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "source_id" integer NOT NULL, "stage" varchar NOT NULL, CONSTRAINT "fk_rails_35a9396e73"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_0fd2b4d4d0"
+FOREIGN KEY ("source_id")
+  REFERENCES "sources" ("id")
+, CONSTRAINT known_stage CHECK (stage IN ('draft', 'edition')));
+CREATE INDEX "index_citations_on_source_id" ON "citations" ("source_id");
+CREATE UNIQUE INDEX "index_citations_on_page_id_and_stage_and_source_id" ON "citations" ("page_id", "stage", "source_id");
+CREATE TABLE IF NOT EXISTS "templates" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "whole_house" boolean DEFAULT 0 NOT NULL, "description" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_a9ab707c85"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_templates_on_page_id" ON "templates" ("page_id");
+CREATE INDEX "index_pages_on_cover_id" ON "pages" ("cover_id") WHERE cover_id IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "arrivals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "person_id" integer NOT NULL, "texts" json DEFAULT '[]' NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_d1f0041ea5"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_arrivals_on_public_id" ON "arrivals" ("public_id");
+CREATE INDEX "index_arrivals_on_person_id" ON "arrivals" ("person_id");
+CREATE INDEX "index_arrivals_on_created_at" ON "arrivals" ("created_at");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261124000011'),
+('20261124000010'),
+('20261124000009'),
+('20261124000008'),
 ('20261124000007'),
 ('20261124000006'),
 ('20261124000005'),

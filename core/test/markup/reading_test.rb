@@ -19,6 +19,11 @@ class ReadingTest < Minitest::Test
     assert_equal "<b>y</b> drawing z", Document::Text.of(read.doc["content"][1])
   end
 
+  def test_pictures_that_stand_alone
+    doc = Markup::MarkdownReader.read("![The *ramp*](ramp.png)\n\nbeside ![x](ramp.png)", picture: ->(address, _words) { "abcdefghij" if address == "ramp.png" }).doc
+    assert_equal [ { "type" => "figure", "attrs" => { "file" => "abcdefghij", "alt" => "The ramp" } }, "beside x" ], [ doc["content"][0], Document::Text.of(doc["content"][1]) ]
+  end
+
   def test_any_text_can_be_read
     random = Random.new(SEED)
     pieces = Generated::PIECES + [ "\n", "\n\n", "\n> ", "\n- ", "\n1. ", "\n    ", "\n```", "\u0000", "\xff", "\r\n", "\ufdd0" ]

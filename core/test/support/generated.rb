@@ -7,8 +7,11 @@ class Generated
   TARGETS = [ "page:abcdefghij", "page:abcdefghij#abcd1234", "promise:Sand box list", "promise:a <b> & \\c> {d} :e [f]", "https://x.example/a_(b)?c=d&e=*",
               "mailto:a@b.example", "tel:+4712345", "person:abcdefghi1", "file:abcdefghi2" ].freeze
 
+  CARD = "https://x.example/a?b=*c*".freeze
+
   LEAVES = [ { "type" => "mention", "attrs" => { "person" => "abcdefghij" } }, { "type" => "date", "attrs" => { "date" => "2026-12-01" } }, { "type" => "date" },
-             { "type" => "page_title", "attrs" => { "page" => "abcdefghij" } } ].freeze
+             { "type" => "page_title", "attrs" => { "page" => "abcdefghij" } }, { "type" => "cite", "attrs" => { "source" => "abcdefghij" } },
+             { "type" => "cite", "attrs" => { "source" => "abcdefghij", "place" => "p. *12* [a]{b}" } } ].freeze
 
   def initialize(random)
     @random = random
@@ -24,7 +27,7 @@ class Generated
 
   def block(depth)
     kinds = %w[paragraph paragraph heading code_block divider]
-    kinds += %w[contents_list live_insert figure embed]
+    kinds += %w[contents_list live_insert figure embed gallery references]
     kinds += %w[bullet_list ordered_list quote notice task_list fold passage columns table] if depth.positive?
     case kind = pick(kinds)
     when "paragraph" then node(kind, {}, inline)
@@ -36,9 +39,10 @@ class Generated
     when "quote" then node(kind, {}, blocks(1 + @random.rand(3), depth - 1))
     when "contents_list" then node(kind, { "depth" => 1 + @random.rand(4) }, [])
     when "live_insert" then node(kind, { "page" => pick([ nil, "abcdefghij" ]), "passage" => pick([ nil, "abcd1234" ]), "headings" => pick([ true, false ]) }, [])
-    when "figure"
-      node(kind, { "file" => pick([ nil, "abcdefghij" ]), "alt" => pick([ "", text.tr("\t", " ") ]), "width" => pick([ 100, 50 ]), "side" => pick([ nil, "left" ]), "target" => pick([ nil, *TARGETS ]) }, inline)
-    when "embed" then node(kind, { "file" => pick([ nil, "abcdefghij" ]) }, [])
+    when "gallery" then node(kind, { "layout" => pick(%w[grid slides]) }, Array.new(1 + @random.rand(3)) { figure })
+    when "references" then node(kind, { "columns" => 1 + @random.rand(2) }, [])
+    when "figure" then figure
+    when "embed" then node(kind, { "file" => pick([ nil, "abcdefghij" ]), "address" => pick([ nil, CARD ]), "title" => pick([ "", text.tr("\t", " ") ]) }, [])
     when "task_list" then node(kind, {}, Array.new(1 + @random.rand(3)) { task(depth) })
     when "fold" then node(kind, { "title" => pick([ "", text.tr("\t", " ") ]), "open" => pick([ true, false ]) }, blocks(1 + @random.rand(2), depth - 1))
     when "passage" then node(kind, { "name" => pick([ "", text.tr("\t", " ") ]) }, blocks(1 + @random.rand(2), depth - 1))
@@ -46,6 +50,10 @@ class Generated
     when "table" then table
     when "notice" then node(kind, { "tone" => pick(Zuhause::Document::Schema::TONES) }, blocks(1 + @random.rand(2), depth - 1))
     end
+  end
+
+  def figure
+    node("figure", { "file" => pick([ nil, "abcdefghij" ]), "alt" => pick([ "", text.tr("\t", " ") ]), "width" => pick([ 100, 50 ]), "side" => pick([ nil, "left" ]), "target" => pick([ nil, *TARGETS ]) }, inline)
   end
 
   def task(depth)
@@ -85,7 +93,7 @@ class Generated
 
       node = { "type" => "text", "text" => text }
       marks = %w[strong emphasis strike code].select { @random.rand(4).zero? }.map { |name| { "type" => name } }
-      marks += %w[underline sub sup].select { @random.rand(6).zero? }.map { |name| { "type" => name } }
+      marks += %w[underline blank sub sup].select { @random.rand(6).zero? }.map { |name| { "type" => name } }
       marks += %w[highlight colour].select { @random.rand(8).zero? }.map { |name| { "type" => name, "attrs" => { "tone" => pick(Zuhause::Document::Schema::COLOURS) } } }
       marks << { "type" => "link", "attrs" => { "target" => pick(TARGETS) } } if @random.rand(5).zero?
       marks.empty? ? node : node.merge("marks" => marks.shuffle(random: @random))

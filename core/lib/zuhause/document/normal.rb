@@ -33,6 +33,7 @@ module Zuhause
         result = { "type" => type.name }
         attrs = attrs(type, tree["attrs"])
         attrs = with_target(attrs) if attrs.key?("target")
+        attrs = with_address(attrs) if attrs.key?("address")
         result["attrs"] = attrs if attrs.any?
         content = content(type, tree["content"] || [])
         content = Table.filled(content) if type.name == "table"
@@ -87,6 +88,15 @@ module Zuhause
 
         dropped.push(attrs["target"])
         attrs.except("target")
+      end
+
+      # A card shows an address of the web, or none.
+      def with_address(attrs)
+        target = Links::Target.parse(attrs["address"])
+        return attrs.merge("address" => target.to_s) if target&.kind == :web
+
+        dropped.push(attrs["address"])
+        attrs.except("address")
       end
 
       def plain_mark(mark)

@@ -124,11 +124,14 @@ module Zuhause
           "file" => matching(PUBLIC_ID), "alt" => words(""), "width" => whole(10..100, default: 100), # percent of the text's width
           "side" => one_of(%w[left right], default: nil), "target" => words(nil)
         }),
-        node("embed", "", group: "block", attrs: { "file" => matching(PUBLIC_ID) }),
+        node("embed", "", group: "block", attrs: { "file" => matching(PUBLIC_ID), "address" => words(nil), "title" => words(""), "text" => words("") }), # a file, or an address with what is said of it
+        node("gallery", "figure+", group: "block", attrs: { "layout" => one_of(%w[grid slides], default: "grid") }),
+        node("references", "", group: "block", attrs: { "columns" => whole(1..2, default: 1) }),
         node("text", "", group: "inline"),
         node("hard_break", "", group: "inline"),
         node("mention", "", group: "inline", attrs: { "person" => matching(PUBLIC_ID) }),
         node("date", "", group: "inline", attrs: { "date" => matching(DATE) }),
+        node("cite", "", group: "inline", attrs: { "source" => matching(PUBLIC_ID), "place" => words("") }), # place: a page, a chapter
         node("page_title", "", group: "inline", attrs: { "page" => matching(PUBLIC_ID) })
       ].to_h { |n| [ n.name, n ] }.freeze
 
@@ -141,6 +144,7 @@ module Zuhause
         Mark.new(name: "strike", attrs: {}),
         Mark.new(name: "highlight", attrs: { "tone" => one_of(COLOURS, default: "ochre") }),
         Mark.new(name: "colour", attrs: { "tone" => one_of(COLOURS, default: "brick") }),
+        Mark.new(name: "blank", attrs: {}), # words that say what is to be written in their place
         Mark.new(name: "sub", attrs: {}),
         Mark.new(name: "sup", attrs: {}),
         Mark.new(name: "code", attrs: {})

@@ -13,7 +13,7 @@ module Zuhause
           when "text" then lines.last << inner["text"]
           when "hard_break" then lines.last << "\n"
           when "date" then lines.last << inner.dig("attrs", "date").to_s
-          when "mention", "page_title" then next # told anew at each view
+          when "mention", "page_title", "cite" then next # told anew at each view
           else lines << +"" unless lines.last.empty?
           end
         end

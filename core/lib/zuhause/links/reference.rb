@@ -1,7 +1,7 @@
 module Zuhause
   module Links
     # One place in a document that points somewhere: the target, what it is used for (:link, :insert, :title, :mention,
-    # :task or :file), the block it stands in, its label, and the words around it.
+    # :task, :file or :cite), the block it stands in, its label, and the words around it.
     Reference = Struct.new(:target, :use, :block_id, :label, :context, keyword_init: true)
 
     CONTEXT = 60 # characters to either side of a label
@@ -70,7 +70,7 @@ module Zuhause
     end
     private_class_method :in_textblock
 
-    LEAVES = { "mention" => [ :mention, :person ], "page_title" => [ :title, :page ] }.freeze
+    LEAVES = { "mention" => [ :mention, :person ], "page_title" => [ :title, :page ], "cite" => [ :cite, :source ] }.freeze
     private_constant :LEAVES
 
     def in_leaves(block)
@@ -93,11 +93,11 @@ module Zuhause
     end
     private_class_method :of_block
 
-    # Where a picture leads.
+    # Where a picture or a card leads.
     def of_figure(block)
-      target = block["type"] == "figure" && Target.parse(block.dig("attrs", "target").to_s) or return
+      target = %w[figure embed].include?(block["type"]) && Target.parse((block.dig("attrs", "target") || block.dig("attrs", "address")).to_s) or return
 
-      Reference.new(target: target, use: :link, block_id: block.dig("attrs", "id"), label: block.dig("attrs", "alt").to_s, context: Document::Text.of(block)[0, CONTEXT])
+      Reference.new(target: target, use: :link, block_id: block.dig("attrs", "id"), label: (block.dig("attrs", "alt") || block.dig("attrs", "title")).to_s, context: Document::Text.of(block)[0, CONTEXT])
     end
     private_class_method :of_figure
 

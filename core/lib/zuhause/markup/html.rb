@@ -6,10 +6,10 @@ module Zuhause
     # Writes a document as HTML. Every text and attribute is escaped here, so what comes out holds no code.
     class HTML
       # Grows whenever what is written changes, so that kept results are made anew.
-      VERSION = 3
+      VERSION = 4
 
       MARK_TAGS = { "strong" => "strong", "emphasis" => "em", "underline" => "u", "strike" => "s", "highlight" => "mark",
-                    "colour" => "span", "sub" => "sub", "sup" => "sup", "code" => "code" }.freeze
+                    "colour" => "span", "blank" => "var", "sub" => "sub", "sup" => "sup", "code" => "code" }.freeze
       # Longer listings are shown plain: colouring takes time that grows with them, and helps less.
       LONGEST_COLOURED = 50_000
 
@@ -34,7 +34,7 @@ module Zuhause
       # @param doc [Hash] a document in normal form
       # @param tones [Hash{String=>String}] the words for a notice's tones
       # @param link [#call] takes a {Links::Target} and the label's HTML, gives the link's HTML
-      # @param leaf [#call] takes a mention, date, page_title, contents_list, live_insert, or a task without its content,
+      # @param leaf [#call] takes a mention, date, page_title, cite, contents_list, live_insert, figure, embed, references, or a task without its content,
       #   gives its HTML (of a task, what stands before its text)
       # @return [String] HTML; blocks bear "b-" and their id as id
       def self.write(doc, tones: {}, link: PLAIN_LINK, leaf: PLAIN_LEAF)
@@ -69,7 +69,8 @@ module Zuhause
         when "row" then element("tr", node, children(node))
         when "cell", "header_cell" then cell(node)
         when "figure" then figure(node)
-        when "contents_list", "live_insert", "embed" then element("div", node, @leaf.call(node), %( class="#{node["type"].tr("_", "-")}"))
+        when "gallery" then element("div", node, children(node), %( class="gallery gallery-#{node.dig("attrs", "layout") || "grid"}"))
+        when "contents_list", "live_insert", "embed", "references" then element("div", node, @leaf.call(node), %( class="#{node["type"].tr("_", "-")}"))
         else element(BLOCK_TAGS.fetch(node["type"]), node, children(node), block_class(node))
         end
       end

@@ -74,21 +74,28 @@ module Zuhause
         at = @elements.rindex { |open, _mark| open == name } and @elements.delete_at(at)
       end
 
-      LEAF = /\A(mention|date|title):(.*)\z/
+      LEAF = /\A(mention|date|title|cite):(.*)\z/
       private_constant :LEAF
 
       # @return [Boolean] whether it was a link that stands for what it names
-      def leaf(url)
-        scheme, value = LEAF.match(url)&.captures
+      def leaf(node)
+        scheme, value = LEAF.match(Escapes.restore(node.url))&.captures
         type, (_scheme, name) = InlineWriter::LEAVES.find { |_type, (own, _name)| own == scheme }
         return false unless type && (value.empty? || Document::Schema::NODES.fetch(type).attrs.fetch(name).allows?(value))
 
-        @nodes << (value.empty? ? { "type" => type } : { "type" => type, "attrs" => { name => value } })
+        attrs = { name => value, "place" => (place(node) if type == "cite") }.reject { |_name, written| written.to_s.empty? }
+        @nodes << (attrs.empty? ? { "type" => type } : { "type" => type, "attrs" => attrs })
         true
       end
 
+      # Where in a work something stands is the label of its citation.
+      def place(node)
+        text = Escapes.restore(node.walk.filter_map { |inner| inner.string_content if %i[text code].include?(inner.type) }.join)
+        text if Document::Schema::NODES.fetch("cite").attrs.fetch("place").allows?(text)
+      end
+
       def link(node, marks)
-        return if leaf(Escapes.restore(node.url))
+        return if leaf(node)
         return marks if marks.any? { |mark| mark["type"] == "link" }
 
         target = target(node)

@@ -11,9 +11,9 @@ module Zuhause
       WHITESPACE = /[[:space:]]/
       BREAK = "\\\n".freeze
       # Marks that CommonMark has no sign for are written as the elements that HTML has for them.
-      ELEMENTS = { "underline" => "u", "highlight" => "mark", "colour" => "span", "sub" => "sub", "sup" => "sup" }.freeze
+      ELEMENTS = { "underline" => "u", "highlight" => "mark", "colour" => "span", "blank" => "var", "sub" => "sub", "sup" => "sup" }.freeze
       # What stands in a line and is shown anew at each view: a link to what it names.
-      LEAVES = { "mention" => %w[mention person], "date" => %w[date date], "page_title" => %w[title page] }.freeze
+      LEAVES = { "mention" => %w[mention person], "date" => %w[date date], "page_title" => %w[title page], "cite" => %w[cite source] }.freeze
 
       # A piece of the line: its kind (:text, :open, :close, :syntax or :break), its characters, and for text the places
       # of characters to be written as entities.
@@ -98,7 +98,13 @@ module Zuhause
       def leaf(node)
         scheme, name = LEAVES.fetch(node["type"])
         value = node.dig("attrs", name).to_s
-        "[#{value}](#{scheme}:#{value})"
+        label = node["type"] == "cite" ? InlineWriter.write(place(node)) : value
+        "[#{label}](#{scheme}:#{value})"
+      end
+
+      def place(node)
+        place = node.dig("attrs", "place").to_s
+        place.empty? ? [] : [ { "type" => "text", "text" => place } ]
       end
 
       def destination(mark)

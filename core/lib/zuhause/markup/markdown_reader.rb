@@ -21,13 +21,16 @@ module Zuhause
       TOO_NESTED = /^((?:#{MARKER.source}){#{MAX_NESTING}})(?=#{MARKER.source})[ \t]*/
 
       # @param markdown [String] any text
+      # @param picture [#call] takes the address and the words of a picture that stands alone, gives the public id of the file
+      #   to show in its place, or nil to leave a link
       # @return [Read]
-      def self.read(markdown)
-        new(markdown).read
+      def self.read(markdown, picture: ->(_address, _words) { })
+        new(markdown, picture).read
       end
 
-      def initialize(markdown)
+      def initialize(markdown, picture)
         @markdown = Document::Normal.clean(markdown)
+        @picture = picture
         @reports = []
       end
 
@@ -124,10 +127,23 @@ module Zuhause
       end
 
       def paragraph(node)
+        figure = figure(node)
+        return [ figure, [] ] if figure
+
         inline = InlineReader.new(node, method(:report)).nodes
         fence = fence(inline)
         block, around = textblock({ "type" => "paragraph" }, inline)
         [ fence ? block.merge("fence" => fence) : block.merge("task" => task(inline)).compact, around ]
+      end
+
+      # @return [Hash, nil] a picture that stands alone
+      def figure(node)
+        image = node.first_child
+        return unless image&.type == :image && image.next.nil?
+
+        words = Escapes.restore(image.walk.filter_map { |inner| inner.string_content if inner.type == :text }.join)[0, Document::Schema::LONGEST_NAME]
+        file = @picture.call(Escapes.restore(image.url), words)
+        { "type" => "figure", "attrs" => { "file" => file, "alt" => words } } if file
       end
 
       # @return [Fence::Line, String, nil] what the paragraph opens or closes, if it is a fence
