@@ -17,7 +17,6 @@ gem "positioning"
 gem "pagy", "~> 9.4"
 gem "image_processing", "~> 1.14"
 gem "ruby-vips", require: false
-gem "bibtex-ruby", "~> 6.1"
 gem "solid_queue", "~> 1.1"
 gem "bootsnap", require: false
 

@@ -85,6 +85,8 @@ Rails.application.routes.draw do
   resources :page_choices, only: :index
   resources :place_choices, only: :index
   resources :tasks, only: :index
+  resources :sources, only: %i[index create edit update destroy]
+  resource :source_list, only: %i[show create]
   resources :page_files, only: :show, path: "files"
   resources :pastes, only: :create
   resource :live_inserts, only: :show

@@ -226,7 +226,7 @@ FOREIGN KEY ("ticked_by_id")
 CREATE INDEX "index_tasks_on_assignee_id" ON "tasks" ("assignee_id");
 CREATE INDEX "index_tasks_on_ticked_by_id" ON "tasks" ("ticked_by_id");
 CREATE UNIQUE INDEX "index_tasks_on_page_id_and_block_id" ON "tasks" ("page_id", "block_id");
-CREATE TABLE IF NOT EXISTS "page_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "page_id" integer NOT NULL, "author_id" integer NOT NULL, "name" varchar NOT NULL, "kind" varchar NOT NULL, "width" integer, "height" integer, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_d0209b82ff"
+CREATE TABLE IF NOT EXISTS "page_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "page_id" integer NOT NULL, "author_id" integer NOT NULL, "name" varchar NOT NULL, "kind" varchar NOT NULL, "width" integer, "height" integer, "created_at" datetime(6) NOT NULL, sheets integer, CONSTRAINT "fk_rails_d0209b82ff"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_bde8235681"
@@ -267,6 +267,7 @@ CREATE UNIQUE INDEX "index_arrivals_on_public_id" ON "arrivals" ("public_id");
 CREATE INDEX "index_arrivals_on_person_id" ON "arrivals" ("person_id");
 CREATE INDEX "index_arrivals_on_created_at" ON "arrivals" ("created_at");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261124000012'),
 ('20261124000011'),
 ('20261124000010'),
 ('20261124000009'),

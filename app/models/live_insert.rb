@@ -65,7 +65,7 @@ class LiveInsert
   end
 
   def shown_there
-    ShownDocument.new(@page.edition, page: @page, viewer: @shown.viewer, within: @shown.within, part: passage, prefix: "#{@shown.prefix}#{@attrs["id"]}-")
+    ShownDocument.new(@page.edition, page: @page, viewer: @shown.viewer, within: @shown.within, part: passage, prefix: "#{@shown.prefix}#{@attrs["id"]}-", citations: @shown.citations)
   end
 
   # Where it comes from, with the ways there.

@@ -20,6 +20,7 @@ class PageFile < ApplicationRecord
   belongs_to :page
   belongs_to :author, class_name: "Person"
   has_one_attached :content
+  has_many_attached :sheet_pictures
 
   normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(File.basename(name.to_s.tr("\\", "/"))).last(150) }
 
@@ -35,8 +36,17 @@ class PageFile < ApplicationRecord
     bytes = SafeDrawing.of(bytes) if kind == "drawing"
     file = new(page: page, author: by, name: upload.original_filename, kind: kind)
     file.measure(bytes) if kind == "picture"
+    file.sheets = sheets_of(bytes) if kind == "pdf"
     file.store(bytes, type)
   end
+
+  # @return [Integer, nil] nil if it cannot be read as a PDF; it is kept all the same
+  def self.sheets_of(bytes)
+    Vips::Image.pdfload_buffer(bytes).get("n-pages")
+  rescue Vips::Error
+    nil
+  end
+  private_class_method :sheets_of
 
   # The rows of files as one page may show them: what belongs to another page is given a row of this one's, if whoever
   # writes may see it there.
@@ -46,7 +56,7 @@ class PageFile < ApplicationRecord
     viewer = Viewer.new(by)
     where(public_id: public_ids).where.not(page: page).includes(:page, content_attachment: :blob).select { |file| file.open_to?(viewer) }.to_h do |file|
       own = where(page: page).joins(:content_attachment).find_by(active_storage_attachments: { blob_id: file.content.blob.id })
-      own ||= create!(file.attributes.slice("name", "kind", "width", "height").merge(page: page, author: by)).tap { |row| row.content.attach(file.content.blob) }
+      own ||= create!(file.attributes.slice("name", "kind", "width", "height", "sheets").merge(page: page, author: by)).tap { |row| row.content.attach(file.content.blob) }
       [ file.public_id, own.public_id ]
     end
   end
@@ -65,6 +75,30 @@ class PageFile < ApplicationRecord
     return content.blob unless kind == "picture" && WIDTHS.include?(width) && self.width.to_i > width && content.content_type != "image/gif"
 
     content.variant(resize_to_limit: [ width, nil ]).processed
+  end
+
+  SHEETS_SHOWN = 60
+  SHEET_DPI = 110
+
+  # A PDF's page as a picture, made when it is first asked for.
+  #
+  # @param number [Integer] from 1
+  # @return [ActiveStorage::Blob, nil]
+  def sheet(number)
+    return unless sheets && number.between?(1, [ sheets, SHEETS_SHOWN ].min)
+
+    name = "sheet-#{number}.webp"
+    known = sheet_pictures.includes(:blob).find { |picture| picture.filename.to_s == name }
+    return known.blob if known
+
+    picture = Vips::Image.pdfload_buffer(content.download, page: number - 1, dpi: SHEET_DPI)
+    return if picture.width * picture.height > MOST_PIXELS / 4
+
+    blob = ActiveStorage::Blob.create_and_upload!(io: StringIO.new(picture.webpsave_buffer(Q: 80)), filename: name, content_type: "image/webp", identify: false)
+    sheet_pictures.attach(blob)
+    blob
+  rescue Vips::Error
+    nil
   end
 
   # Shown where it stands, not only to be taken away.

@@ -7,7 +7,9 @@ class Reference < ApplicationRecord
   # Replaces what is recorded of a page by what the document says now.
   def self.record(page, stage, document)
     where(page: page, stage: stage).delete_all
-    rows = Zuhause::Links.in(document).map { |reference| row_for(reference).merge(page_id: page.id, stage: stage.to_s) }
+    references = Zuhause::Links.in(document)
+    Citation.record(page, stage, references)
+    rows = references.reject { |reference| reference.use == :cite }.map { |reference| row_for(reference).merge(page_id: page.id, stage: stage.to_s) }
     insert_all!(rows) if rows.any?
   end
 

@@ -11,15 +11,18 @@ class ShownDocument
 
   OWN = "b-" # before the ids of a page's own blocks
 
-  attr_reader :page, :viewer, :prefix
+  REFERENCES = "<!--references-".freeze # where the list of references is to stand, and in how many columns
+
+  attr_reader :page, :viewer, :prefix, :citations
 
   # @param state [Edition, Draft]
   # @param page [Page] whose state it is
   # @param within [Array<String>] addresses of what it is shown in as a live insert, from the outside in
   # @param part [Hash, nil] a passage of it, if only that is to be shown
   # @param prefix [String] before the ids of its blocks, which the page around may have too
+  # @param citations [ShownCitations] of the page around
   # @param outermost [Boolean] whether what is inserted stands in none of what it shows
-  def initialize(state, page:, viewer:, within: [], part: nil, prefix: OWN, outermost: false)
+  def initialize(state, page:, viewer:, within: [], part: nil, prefix: OWN, outermost: false, citations: nil)
     @state = state
     @page = page
     @viewer = viewer
@@ -27,6 +30,8 @@ class ShownDocument
     @part = part
     @prefix = prefix
     @outermost = outermost
+    @inner = !citations.nil?
+    @citations = citations || ShownCitations.new
   end
 
   # @return [ActiveSupport::SafeBuffer]
@@ -35,7 +40,7 @@ class ShownDocument
     links = ShownLinks.new(html.scan(LINK).map { |target, _label| parse(target) }, page: page, viewer: viewer)
     leaves = ShownLeaves.new(html.scan(LEAF).map { |leaf,| node(leaf) }, self)
     # Links first: a picture may stand in one, and what a live insert shows has its own links in it already.
-    html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) }.gsub(LEAF) { leaves.html(node(Regexp.last_match(1))) }.html_safe
+    with_references(html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) }.gsub(LEAF) { leaves.html(node(Regexp.last_match(1))) }).html_safe
   end
 
   # @return [Array<Zuhause::Document::Outline::Heading>] its own, and those of live inserts that join in
@@ -69,6 +74,14 @@ class ShownDocument
   end
 
   private
+
+  # A page that cites has a list of it, at its end if nowhere else.
+  def with_references(html)
+    return html if @inner
+
+    placed = html.gsub(/#{REFERENCES}([12])-->/) { citations.any? ? citations.list(columns: Regexp.last_match(1).to_i) : "" }
+    citations.any? && placed == html ? html + citations.list : placed
+  end
 
   def parse(target)
     Zuhause::Links::Target.parse(CGI.unescapeHTML(target))

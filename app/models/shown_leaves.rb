@@ -13,6 +13,8 @@ class ShownLeaves
     files = %w[figure embed].flat_map { |type| by_type.fetch(type, []) }.map { |node| node.dig("attrs", "file") }
     @files = files.any? ? PageFile.where(public_id: files, page: shown.page).includes(content_attachment: :blob).index_by(&:public_id) : {}
     @tasks = by_type.key?("task") && shown.published_now? ? Task.where(page: shown.page).index_by(&:block_id) : {}
+    sources = by_type.fetch("cite", []).map { |node| node.dig("attrs", "source") }
+    shown.citations.know(Source.where(public_id: sources)) if sources.any?
     @existing = pages.any? ? Page.kept.where(public_id: pages).pluck(:public_id).to_set : Set.new
   end
 
@@ -87,14 +89,42 @@ class ShownLeaves
     %(<img src="#{address}"#{source}#{size} alt="#{escape(attrs["alt"])}" loading="lazy">)
   end
 
+  def cite(attrs)
+    @shown.citations.cite(attrs["source"], attrs["place"])
+  end
+
+  # Filled in when all that is cited is known; what is shown in another page cites there.
+  def references(attrs)
+    @shown.within.size == 1 ? "#{ShownDocument::REFERENCES}#{attrs["columns"] || 1}-->" : ""
+  end
+
+  # What its writer says of an address; nothing is fetched from it.
+  def card(attrs)
+    target = Zuhause::Links::Target.parse(attrs["address"])
+    title = attrs["title"].presence || target.site
+    text = %(<span class="card-text">#{escape(attrs["text"])}</span>) if attrs["text"].present?
+    %(<a class="card" rel="noopener noreferrer" href="#{escape(target.address)}"><span class="card-title">#{escape(title)}</span>#{text}<span class="card-site">#{escape(target.site)}</span></a>)
+  end
+
   def embed(attrs)
+    return card(attrs) if attrs["address"]
+
     file = @files[attrs["file"]] or return missing
     address = address_of(file)
     shown = case file.kind
     when "video" then %(<video controls preload="metadata" src="#{address}"></video>)
+    when "pdf" then sheets(file, address)
     when "audio" then %(<audio controls preload="metadata" src="#{address}"></audio>)
     end
     %(#{shown}<p class="file"><a href="#{address}">#{escape(file.name)}</a> <span>#{ActiveSupport::NumberHelper.number_to_human_size(file.content.blob.byte_size)}</span></p>)
+  end
+
+  def sheets(file, address)
+    return unless file.sheets
+
+    shown = [ file.sheets, PageFile::SHEETS_SHOWN ].min
+    pictures = (1..shown).map { |number| %(<img src="#{address}?sheet=#{number}" alt="#{escape(t("sheet", number: number, count: file.sheets, name: file.name))}" loading="lazy">) }
+    %(<div class="pdf" tabindex="0" role="group" aria-label="#{escape(file.name)}">#{pictures.join}</div>)
   end
 
   def missing

@@ -13,7 +13,7 @@ export function newId() {
 }
 
 const TYPES = ["paragraph", "heading", "bullet_list", "ordered_list", "list_item", "quote", "code_block", "divider", "notice", "task_list", "task", "table", "row",
-  "cell", "header_cell", "fold", "columns", "column", "contents_list", "passage", "live_insert", "figure", "embed"]
+  "cell", "header_cell", "fold", "columns", "column", "contents_list", "passage", "live_insert", "figure", "embed", "gallery", "references"]
 
 function byId(doc) {
   const found = new Map()

@@ -3,6 +3,7 @@ import { Dropcursor, Gapcursor, Placeholder, UndoRedo } from "@tiptap/extensions
 import nodes from "./nodes"
 import blockIds from "./block_ids"
 import clipboard from "./clipboard"
+import figures from "./figures"
 import files from "./files"
 
 // Typing "->" asks for a page to link to, "/" for something to insert, "@" for a person: at the beginning of a word. The
@@ -35,7 +36,8 @@ export default function build({ element, content, words, names, page, pasteAddre
     enableContentCheck: true,
     extensions: [
       ...nodes(words, names),
-      ...files(words, names.files, onFiles),
+      ...figures(words, names.files),
+      files(names.files, onFiles),
       blockIds,
       clipboard.configure({ address: pasteAddress, onProblem }),
       signs({ onArrow, onSlash, onMention }),

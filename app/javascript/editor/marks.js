@@ -21,6 +21,7 @@ export default [
   plain("underline", "u", "Mod-u"),
   toned("highlight", "mark", "ochre", "Mod-Shift-h"),
   toned("colour", "span", "brick"),
+  plain("blank", "var"),
   plain("sub", "sub", "Mod-,"),
   plain("sup", "sup", "Mod-.")
 ]

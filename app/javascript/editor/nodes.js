@@ -76,7 +76,7 @@ const link = Mark.create({
   }
 })
 
-const [underline, highlight, colour, sub, sup] = marks
+const [underline, highlight, colour, blank, sub, sup] = marks
 
 export default (words, names) => [
   Document,
@@ -102,6 +102,7 @@ export default (words, names) => [
   Strike.extend({ name: "strike" }),
   highlight,
   colour,
+  blank,
   sub,
   sup,
   Code.extend({ excludes: "code" })
