@@ -59,7 +59,10 @@ Rails.application.routes.draw do
   resources :pages, path: "p", only: %i[new create show], concerns: :accessible do
     scope module: :pages do
       resource :draft, only: %i[edit update]
-      resource :publication, only: :create
+      resource :publication, only: %i[new create]
+      resource :markdown, only: %i[edit create update]
+      resource :preview, only: :show
+      resources :tables, only: :show
       resource :own_list, only: %i[create destroy]
       resource :placement, only: %i[edit update]
       resource :title, only: %i[edit update]
@@ -85,6 +88,7 @@ Rails.application.routes.draw do
   resources :page_choices, only: :index
   resources :place_choices, only: :index
   resources :tasks, only: :index
+  resources :days, only: :index
   resources :sources, only: %i[index create edit update destroy]
   resource :source_list, only: %i[show create]
   resources :page_files, only: :show, path: "files"

@@ -11,8 +11,9 @@ class EditorNames
   def as_json(*)
     ids = Zuhause::Links.in(@document).select { |reference| reference.target.kind == :page }.map { |reference| reference.target.value }
     files = Zuhause::Links.in(@document).select { |reference| reference.use == :file }.map { |reference| reference.target.value }
+    sources = Zuhause::Links.in(@document).select { |reference| reference.use == :cite }.map { |reference| reference.target.value }
     people = @viewer.active_member? ? Person.active : Person.where(id: @viewer.person.id)
     { people: people.by_name.pluck(:public_id, :name).to_h, pages: Page.seen_by(@viewer).where(public_id: ids).pluck(:public_id, :title).to_h,
-      files: PageFile.where(public_id: files, page: @page).pluck(:public_id, :name).to_h }
+      files: PageFile.where(public_id: files, page: @page).pluck(:public_id, :name).to_h, sources: Source.where(public_id: sources).pluck(:public_id, :title).to_h }
   end
 end

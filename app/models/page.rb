@@ -1,5 +1,5 @@
 class Page < ApplicationRecord
-  include Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
+  include Told, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
 
   belongs_to :room
   belongs_to :author, class_name: "Person"

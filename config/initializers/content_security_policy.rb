@@ -12,6 +12,9 @@ Rails.application.configure do
     policy.base_uri :none
     policy.frame_ancestors :none
   end
+  # The source field's editor brings styles of its own.
+  config.content_security_policy_nonce_generator = ->(_request) { SecureRandom.base64(16) }
+  config.content_security_policy_nonce_directives = %w[style-src]
 end
 
 Rails.application.config.action_dispatch.default_headers.merge!(

@@ -119,11 +119,13 @@ class BlocksTest < ApplicationSystemTestCase
     figure = block("figure")
     assert_equal [ "A gangway in frost", 50, "right", "Below minus two" ], [ *figure["attrs"].values_at("alt", "width", "side"), Zuhause::Document::Text.of(figure) ]
     Rails.root.join("tmp/stages.csv").write("stage,grit\nVikness,2\n")
-    find("[data-file]", visible: :all).set(Rails.root.join("tmp/stages.csv").to_s)
-    assert_selector ".ProseMirror .embed", text: "stages.csv"
+    Rails.root.join("tmp/stages.txt").write("Vikness: two sacks")
+    find("[data-file]", visible: :all).set(%w[tmp/stages.txt tmp/stages.csv].map { |path| Rails.root.join(path).to_s }.join("\n"))
+    assert_selector ".ProseMirror .embed", text: "stages.txt"
+    assert_selector ".ProseMirror td", text: "Vikness"
     publish
     assert_selector "figure.figure-right img[alt='A gangway in frost']"
-    assert_selector ".embed", text: "stages.csv"
+    assert_selector ".embed", text: "stages.txt"
     assert_operator page.evaluate_script("document.querySelector('figure img').naturalWidth"), :>, 0
     assert_accessible
   end

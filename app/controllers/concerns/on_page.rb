@@ -14,6 +14,11 @@ module OnPage
     @room = @page.room
   end
 
+  # @param problem [Zuhause::Document::Check::Problem]
+  def problem_words(problem)
+    t("document.problems.#{problem.code}", node: t("document.nodes.#{problem.node}", default: problem.node), **problem.details)
+  end
+
   def find_page
     @page = Page.seen_by(viewer).at_address(params[:page_id])
     @room = @page.room

@@ -29,8 +29,4 @@ class Pages::DraftsController < ApplicationController
       html: ShownDocument.new(newest, page: @page, viewer: viewer).to_html,
       kept_html: ShownDocument.new(refused, page: @page, viewer: viewer).to_html }
   end
-
-  def problem_words(problem)
-    t("document.problems.#{problem.code}", node: t("document.nodes.#{problem.node}", default: problem.node), **problem.details)
-  end
 end

@@ -1,6 +1,15 @@
 class Pages::PublicationsController < ApplicationController
   include OnPage
 
+  # What there is to know before it is done.
+  def new
+    authorize @page, :publish?
+    shown = @page.shown_on(viewer).count
+    words = [ (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: @page.blanks) if @page.blanks.positive?),
+              *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ]
+    render json: { words: words.compact }
+  end
+
   def create
     authorize @page, :publish?
     edition = @page.publish(version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")

@@ -19,6 +19,14 @@ export const people = (names) => async (text) => Object.entries(names)
   .filter(([, name]) => name.toLowerCase().includes(text.toLowerCase())).slice(0, 12)
   .map(([id, name]) => ({ id, words: name }))
 
+export const days = (address) => (text) => get(`${address}?q=${encodeURIComponent(text)}`)
+
+// Works of the house, and last of all one that is not there yet.
+export const sources = (address, words) => async (text) => {
+  const found = await get(`${address}?q=${encodeURIComponent(text)}`)
+  return [...found.map((source) => ({ ...source, words: source.title })), { words: text ? words.new_source.replace("%{title}", text) : words.new_source_empty, typed: text, promise: true }]
+}
+
 // What can be inserted, by the name it bears and words it may be looked for by. What needs to be chosen further says so.
 export const inserts = (words) => {
   const block = (name, content) => ({ name, content })
@@ -34,9 +42,10 @@ export const inserts = (words) => {
     block("quote", { type: "quote", content: [paragraph] }), block("code_block", { type: "code_block" }), block("divider", { type: "divider" }),
     block("contents_list", { type: "contents_list" }),
     block("passage", { type: "passage", content: [paragraph] }),
-    { name: "file", ask: "file" },
+    { name: "file", ask: "file" }, { name: "gallery", ask: "gallery" }, block("card", { type: "embed" }),
+    { name: "cite", ask: "cite" }, block("references", { type: "references" }), { name: "sign", ask: "sign" },
     { name: "live_insert", ask: "insert" }, { name: "link", ask: "link" }, { name: "page_title", ask: "title" }, { name: "mention", ask: "mention" },
-    { name: "date", inline: () => ({ type: "date", attrs: { date: new Date().toLocaleDateString("sv") } }) }
+    { name: "date", ask: "date" }
   ]
   return async (text) => all.map((entry) => ({ ...entry, words: words.inserts[entry.name], note: words.insert_notes[entry.name] }))
     .filter((entry) => `${entry.words} ${entry.note ?? ""}`.toLowerCase().includes(text.toLowerCase()))

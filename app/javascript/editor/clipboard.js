@@ -34,11 +34,11 @@ function insertOwn(view, json) {
   insert(view, page === view.dom.dataset.page ? own : new Slice(withoutIds(own.content), own.openStart, own.openEnd))
 }
 
-// Text is read by the server, as Markdown: parsing it here as HTML would run into the Content-Security-Policy.
-async function insertText(view, text, address, onProblem) {
+// The server reads it: parsing HTML here would run into the Content-Security-Policy.
+async function insertText(view, text, html, address, onProblem) {
   if (view.state.selection.$from.parent.type.spec.code) return view.dispatch(view.state.tr.insertText(text))
 
-  const answer = await post(address, { text }).catch(() => null)
+  const answer = await post(address, { text, html }).catch(() => null)
   if (!answer?.ok) {
     if (answer?.status === 413) onProblem()
     return view.dispatch(view.state.tr.insertText(text))
@@ -58,7 +58,7 @@ export default Extension.create({
       const own = data.getData(TYPE)
       const text = data.getData("text/plain")
       if (own) insertOwn(view, own)
-      else if (text) insertText(view, text, this.options.address, this.options.onProblem)
+      else if (text) insertText(view, text, data.getData("text/html"), this.options.address, this.options.onProblem)
     }
 
     return [new Plugin({

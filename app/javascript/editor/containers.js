@@ -46,7 +46,7 @@ const named = (name, attribute, words, more = {}) => Node.create({
   }
 })
 
-const task = (words, people) => Node.create({
+const task = (words, people, askDay) => Node.create({
   name: "task",
   content: "block+",
   defining: true,
@@ -65,12 +65,14 @@ const task = (words, people) => Node.create({
     box.setAttribute("aria-label", words.task_done)
     box.addEventListener("change", () => set("done", box.checked))
     const due = field(editor, getPos, "due", node.attrs.due, { type: "date", title: words.task_due })
+    const inWords = Object.assign(document.createElement("button"), { type: "button", textContent: words.task_due_words, title: words.task_due_words_hint })
+    inWords.addEventListener("click", () => askDay(({ date }) => set("due", date)))
     const who = document.createElement("select")
     who.setAttribute("aria-label", words.task_assignee)
     who.append(new Option(words.task_nobody, ""), ...Object.entries(people).map(([id, name]) => new Option(name, id)))
     who.value = node.attrs.assignee ?? ""
     who.addEventListener("change", () => set("assignee", who.value || null))
-    const view = headed(editor, "task", [box, who, due], (next) => {
+    const view = headed(editor, "task", [box, who, due, inWords], (next) => {
       if (next.type.name !== "task") return false
       box.checked = next.attrs.done
       view.dom.classList.toggle("task-done", next.attrs.done)
@@ -107,8 +109,8 @@ const column = Node.create({
   renderHTML: ({ node, HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: `column column-${node.attrs.share}` }), 0]
 })
 
-export default (words, people) => [
+export default (words, people, askDay) => [
   named("fold", "title", words, { open: { default: false, rendered: false } }),
   named("passage", "name", words),
-  taskList, task(words, people), columns, column
+  taskList, task(words, people, askDay), columns, column
 ]

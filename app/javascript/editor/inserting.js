@@ -1,8 +1,10 @@
-import { Selection } from "@tiptap/pm/state"
+import { NodeSelection, Selection } from "@tiptap/pm/state"
 import * as choices from "./choices"
 import { upload } from "./files"
 import Picker from "./picker"
-import { get } from "../http"
+import { get, post } from "../http"
+
+const LARGEST_TABLE = 1_000_000 // bytes
 
 // All that comes into a text otherwise than by typing it: links, blocks, people, pages shown live, files.
 export default class Inserting {
@@ -32,12 +34,14 @@ export default class Inserting {
     this.ask("insert", choices.inserts(this.words), (choice) => this.insert(choice), { sign })
   }
 
-  insert({ content, inline, ask }) {
+  insert({ content, ask }) {
     if (content) this.block(content)
-    else if (inline) this.inline(inline())
     else if (ask === "link") this.link()
-    else if (ask === "file") this.part("file").click()
+    else if (ask === "file" || ask === "gallery") this.chooseFiles(ask === "gallery")
     else if (ask === "mention") this.mention()
+    else if (ask === "date") this.day(({ date }) => this.inline({ type: "date", attrs: { date } }))
+    else if (ask === "sign") this.character()
+    else if (ask === "cite") this.cite()
     else if (ask === "title") this.choosePage(({ id }) => this.inline({ type: "page_title", attrs: { page: id } }))
     else this.choosePage((page) => this.live(page))
   }
@@ -67,6 +71,50 @@ export default class Inserting {
     this.ask("mention", choices.people(this.names.people), ({ id }) => this.inline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }]), { sign })
   }
 
+  day(onChoose) {
+    this.ask("day", choices.days(this.root.dataset.days), onChoose)
+  }
+
+  async character() {
+    const { default: find } = await import(this.root.dataset.signs)
+    this.ask("sign", async (text) => find(text), ({ sign }) => this.inline(sign))
+  }
+
+  cite() {
+    this.ask("cite", choices.sources(this.root.dataset.sources, this.words), (choice) => (choice.id ? this.citeSource(choice) : this.newSource(choice.typed)))
+  }
+
+  citeSource({ id, title }) {
+    this.names.sources[id] = title
+    this.inline({ type: "cite", attrs: { source: id, place: this.part("source-place").value.trim() } })
+    this.part("source-place").value = ""
+  }
+
+  newSource(typed) {
+    const form = this.part("source-panel")
+    form.reset()
+    const field = /^https?:/.test(typed) ? "address" : "title"
+    form.elements[`source[${field}]`].value = typed
+    form.elements["source[accessed_on]"].value = field === "address" ? new Date().toLocaleDateString("sv") : ""
+    this.part("source-error").hidden = true
+    form.hidden = false
+    form.elements["source[title]"].focus()
+  }
+
+  async keepSource() {
+    const form = this.part("source-panel")
+    const fields = ["title", "author", "publisher", "address", "date", "accessed_on"]
+    const answer = await post(this.root.dataset.sources, { source: Object.fromEntries(fields.map((name) => [name, form.elements[`source[${name}]`].value])) }).catch(() => null)
+    if (!answer?.ok) {
+      this.part("source-error").textContent = Object.values(answer?.body?.errors ?? {}).flat().join(" ") || this.words.upload_failed
+      this.part("source-error").hidden = false
+      return
+    }
+    form.hidden = true
+    if (answer.body.known) this.say(this.words.source_known.replace("%{title}", answer.body.title))
+    this.citeSource(answer.body)
+  }
+
   inline(content) {
     this.editor.chain().focus().insertContent(content).run()
   }
@@ -75,7 +123,13 @@ export default class Inserting {
   block(content) {
     this.editor.chain().focus().command(({ tr, state }) => {
       const node = state.schema.nodeFromJSON(content)
-      const { $from } = state.selection
+      const whole = state.selection instanceof NodeSelection && state.selection.node.isBlock ? state.selection : null
+      const $from = whole ? state.doc.resolve(whole.to) : state.selection.$from
+      if (whole && $from.parent.canReplaceWith($from.index(), $from.index(), node.type)) {
+        tr.insert(whole.to, node)
+        tr.setSelection(Selection.near(tr.doc.resolve(whole.to + 1)))
+        return true
+      }
       const depth = this.depthFor(node.type, $from)
       if (depth === null) return false
       const replaced = depth === $from.depth && $from.parent.type.name === "paragraph" && $from.parent.content.size === 0
@@ -110,10 +164,19 @@ export default class Inserting {
     this.say(words ?? "")
   }
 
+  chooseFiles(together) {
+    this.together = together
+    this.part("file").click()
+  }
+
   // One after the other, so that they stand in their order; what is refused is told, and the rest goes on.
   async files(files) {
     const problems = []
+    const pictures = []
+    const together = this.together
+    this.together = false
     for (const [i, file] of files.entries()) {
+      if (/\.(csv|tsv)$/i.test(file.name) && await this.table(file)) continue
       const tell = (share) => this.say(this.words.uploading.replace("%{name}", file.name).replace("%{place}", `${i + 1}/${files.length}`).replace("%{share}", Math.round(share * 100)))
       tell(0)
       const { ok, body } = await upload(this.root.dataset.files, file, tell)
@@ -122,9 +185,22 @@ export default class Inserting {
         continue
       }
       this.names.files[body.id] = body.name
-      this.block({ type: ["picture", "drawing"].includes(body.kind) ? "figure" : "embed", attrs: { file: body.id } })
+      const picture = ["picture", "drawing"].includes(body.kind)
+      const block = { type: picture ? "figure" : "embed", attrs: { file: body.id } }
+      if (together && picture) pictures.push(block)
+      else this.block(block)
     }
+    if (pictures.length) this.block({ type: "gallery", content: pictures })
     this.say(problems.join(" "))
+  }
+
+  // A file of rows becomes a table, if it is one.
+  async table(file) {
+    if (file.size > LARGEST_TABLE) return false
+    const answer = await post(this.root.dataset.paste, { grid: await file.text() }).catch(() => null)
+    const block = answer?.ok && answer.body.content.find(({ type }) => type === "table")
+    if (block) this.block(block)
+    return Boolean(block)
   }
 
   say(text) {

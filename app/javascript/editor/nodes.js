@@ -78,7 +78,7 @@ const link = Mark.create({
 
 const [underline, highlight, colour, blank, sub, sup] = marks
 
-export default (words, names) => [
+export default (words, names, askDay) => [
   Document,
   Text,
   Paragraph,
@@ -91,7 +91,7 @@ export default (words, names) => [
   codeBlock,
   HorizontalRule.extend({ name: "divider" }),
   notice.configure({ tones: words.tones }),
-  ...containers(words, names.people),
+  ...containers(words, names.people, askDay),
   ...leaves(words, names),
   ...tables,
   hardBreak,

@@ -1,16 +1,18 @@
 import build from "./build"
 import Inserting from "./inserting"
 import * as tableActs from "@tiptap/pm/tables"
+import { move, remove } from "./moving"
 import Saving from "./saving"
-import { post } from "../http"
+import { Searching } from "./searching"
+import { kindOf, turn } from "./turning"
+import { get, post } from "../http"
 
 const LONGEST_TITLE = 200
-const TONES = ["note", "tip", "caution", "danger"]
 
 // The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,
 // since it must not be wrapped.
 export default () => {
-  let root, words, editor, saving, inserting, title, conflict, local
+  let root, words, editor, saving, inserting, searching, title, conflict, local
   const part = (name) => root.querySelector(`[data-${name}]`)
 
   const read = () => ({ title, document: editor.getJSON() })
@@ -24,19 +26,14 @@ export default () => {
     const found = editor.state.doc.textBetween(0, editor.state.doc.content.size, " ").match(/[\p{L}\p{M}\p{N}]+(?:['’.,-][\p{L}\p{M}\p{N}]+)*/gu)
     const number = found?.length ?? 0
     part("words-count").textContent = number === 1 ? words.one_word : words.words.replace("%{count}", number)
-  }
-
-  function blockKind() {
-    if (editor.isActive("heading")) return `heading${editor.getAttributes("heading").level}`
-    if (editor.isActive("code_block")) return "code_block"
-    if (editor.isActive("notice")) return editor.getAttributes("notice").tone
-    return editor.isActive("quote") ? "quote" : "paragraph"
+    part("words-count").title = words.characters.replace("%{count}", editor.state.doc.textContent.length)
   }
 
   function mirror() {
-    part("block").value = blockKind()
+    part("block").value = kindOf(editor)
     root.querySelectorAll("[data-mark]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.mark))))
     part("table-acts").hidden = !editor.isActive("table")
+    part("column-acts").hidden = !editor.isActive("columns")
     root.querySelectorAll("[data-list]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.list))))
   }
 
@@ -87,6 +84,33 @@ export default () => {
     editor.commands.focus()
   }
 
+  // The row or column of the cursor changes places with its neighbour.
+  function moveInTable(what, step) {
+    const { map, left, top } = tableActs.selectedRect(editor.state)
+    const from = what === "row" ? top : left
+    const to = from + step
+    if (to < 0 || to >= (what === "row" ? map.height : map.width)) return
+    const command = what === "row" ? tableActs.moveTableRow : tableActs.moveTableColumn
+    command({ from, to })(editor.state, editor.view.dispatch)
+  }
+
+  // Beside the block whose handle was pressed.
+  function openHandle(button) {
+    const menu = part("handle-menu")
+    menu.hidden = !menu.hidden
+    menu.style.top = `${button.offsetTop + button.offsetHeight + 4}px`
+    if (!menu.hidden) menu.querySelector("select, button").focus()
+  }
+
+  // What there is to know before publishing; it stands there when it has come.
+  async function tellBefore() {
+    const list = part("publish-words")
+    list.replaceChildren()
+    await saving.save()
+    const { words: sentences } = await get(`${root.dataset.publish}/new`)
+    list.replaceChildren(...(sentences ?? []).map((sentence) => Object.assign(document.createElement("li"), { textContent: sentence })))
+  }
+
   return {
     async init() {
       root = this.$root
@@ -108,10 +132,14 @@ export default () => {
         onMention: () => inserting.mention("@"),
         onFiles: (files) => inserting.files(files),
         onProblem: () => say("pasted_too_long"),
+        onHandle: (button) => openHandle(button),
+        onDay: (onChoose) => inserting.day(onChoose),
+        menu: part("selection-menu"),
         onUpdate: () => { saving.changed(); count() },
         onTransaction: () => editor && mirror()
       })
       inserting = new Inserting({ root, words, names, editor })
+      searching = new Searching({ panel: part("search-panel"), editor, words })
       count()
       mirror()
       local = await saving.unsaved()
@@ -142,24 +170,92 @@ export default () => {
     press(event) {
       if (!(event.ctrlKey || event.metaKey)) {
         if (event.key === "Escape") this.closePanels()
+        if (event.key !== "F1") return
+        event.preventDefault()
+        this.showKeys()
         return
       }
       if (event.key === "Enter") this.openPublish()
       else if (event.key === "k") this.openLink()
       else if (event.key === "s") saving.save()
+      else if (event.key === "f") this.openSearch()
+      else if (event.key === "h") searching.open({ replacing: true })
       else return
       event.preventDefault()
     },
 
     setBlock(event) {
-      const kind = event.target.value
-      const chain = editor.chain().focus().clearNodes()
-      if (kind.startsWith("heading")) chain.setHeading({ level: Number(kind.at(-1)) })
-      else if (kind === "code_block") chain.setCodeBlock()
-      else if (kind === "quote") chain.wrapIn("quote")
-      else if (TONES.includes(kind)) chain.wrapIn("notice", { tone: kind })
-      else chain.setParagraph()
+      turn(editor, event.target.value)
+      part("handle-menu").hidden = true
+    },
+
+    // "highlight ochre", "colour brick", or nothing for neither.
+    setTone(event) {
+      const [mark, tone] = event.target.value.split(" ")
+      event.target.value = "-"
+      const chain = editor.chain().focus().unsetMark("highlight").unsetMark("colour")
+      if (mark) chain.setMark(mark, { tone })
       chain.run()
+    },
+
+    // How wide the columns are to each other, as shares.
+    setShares(event) {
+      const shares = event.target.value.split(" ").map(Number)
+      event.target.value = ""
+      editor.chain().focus().command(({ tr, state }) => {
+        const { $from } = state.selection
+        for (let depth = $from.depth; depth > 0; depth -= 1) {
+          if ($from.node(depth).type.name !== "columns") continue
+          $from.node(depth).forEach((column, offset, i) => tr.setNodeAttribute($from.start(depth) + offset, "share", shares[i] ?? 1))
+          return true
+        }
+        return false
+      }).run()
+    },
+
+    moveUp() {
+      editor.chain().focus().command(move(-1)).run()
+    },
+
+    moveDown() {
+      editor.chain().focus().command(move(1)).run()
+    },
+
+    removeBlock() {
+      editor.chain().focus().command(remove).run()
+      part("handle-menu").hidden = true
+    },
+
+    openSearch() {
+      this.closePanels()
+      searching.open()
+    },
+
+    search() {
+      searching.ask()
+    },
+
+    searchKey(event) {
+      if (event.key !== "Enter") return
+      event.preventDefault()
+      if (event.shiftKey) searching.previous()
+      else searching.next()
+    },
+
+    searchAct(event) {
+      searching[event.currentTarget.dataset.act]()
+    },
+
+    showKeys() {
+      part("keys").showModal()
+    },
+
+    hideKeys() {
+      part("keys").close()
+    },
+
+    keepSource() {
+      inserting.keepSource()
     },
 
     toggleMark(event) {
@@ -196,7 +292,9 @@ export default () => {
     changeTable(event) {
       const act = event.target.value
       setTimeout(() => { part("table-acts").value = "" })
-      if (["left", "center", "right"].includes(act)) tableActs.setCellAttr("align", act === "left" ? null : act)(editor.state, editor.view.dispatch)
+      const step = { rowUp: ["row", -1], rowDown: ["row", 1], columnLeft: ["column", -1], columnRight: ["column", 1] }[act]
+      if (step) moveInTable(...step)
+      else if (["left", "center", "right"].includes(act)) tableActs.setCellAttr("align", act === "left" ? null : act)(editor.state, editor.view.dispatch)
       else tableActs[act](editor.state, editor.view.dispatch)
       editor.commands.focus()
     },
@@ -215,11 +313,13 @@ export default () => {
 
     closePanels() {
       inserting.picker.close()
-      part("publish-panel").hidden = true
+      searching.close()
+      for (const name of ["publish-panel", "source-panel", "handle-menu"]) part(name).hidden = true
     },
 
     openPublish() {
-      inserting.picker.close()
+      this.closePanels()
+      tellBefore()
       part("publish-error").hidden = true
       part("publish-panel").hidden = false
       part("publish-panel").querySelector("#note").focus()

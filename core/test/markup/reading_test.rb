@@ -19,6 +19,11 @@ class ReadingTest < Minitest::Test
     assert_equal "<b>y</b> drawing z", Document::Text.of(read.doc["content"][1])
   end
 
+  def test_reports_tell_their_line
+    read = read("Fine.\n\n::: nothing\n\n<div>\nx\n</div>\n\n- a\n- [b](java:c)\n\n::: fold\n\nnever closed\n\n:::: \n")
+    assert_equal [ [ :html, 5 ], [ :target, 10 ], [ :fence, 12 ] ], read.reports.map { |report| [ report.code, report.line ] }
+  end
+
   def test_pictures_that_stand_alone
     doc = Markup::MarkdownReader.read("![The *ramp*](ramp.png)\n\nbeside ![x](ramp.png)", picture: ->(address, _words) { "abcdefghij" if address == "ramp.png" }).doc
     assert_equal [ { "type" => "figure", "attrs" => { "file" => "abcdefghij", "alt" => "The ramp" } }, "beside x" ], [ doc["content"][0], Document::Text.of(doc["content"][1]) ]

@@ -50,6 +50,7 @@ module Zuhause
       COLOURS = %w[ochre moss petrol brick].freeze
       ALIGNMENTS = %w[center right].freeze
       MOST_SPANNED = 100 # columns or rows of one cell
+      LONGEST_ADDRESS = 2000 # characters
       LONGEST_NAME = 200 # characters of a fold's title or a passage's name
       CELL_CONTENT = "(paragraph|bullet_list|ordered_list|task_list|code_block)+".freeze
 
@@ -69,10 +70,14 @@ module Zuhause
         Attr.new(default: default, allows: ->(v) { v.is_a?(Integer) && range.cover?(v) })
       end
 
+      def self.address
+        Attr.new(default: nil, allows: ->(v) { v.is_a?(String) && v.valid_encoding? && v.length <= LONGEST_ADDRESS })
+      end
+
       def self.words(default)
         Attr.new(default: default, allows: ->(v) { v.is_a?(String) && v.valid_encoding? && v.length <= LONGEST_NAME && !v.match?(/[[:cntrl:]]/) })
       end
-      private_class_method :boolean, :matching, :one_of, :whole, :words
+      private_class_method :boolean, :matching, :one_of, :whole, :words, :address
 
       CELL_ATTRS = {
         "colspan" => whole(1..MOST_SPANNED, default: 1), "rowspan" => whole(1..MOST_SPANNED, default: 1),
@@ -122,9 +127,9 @@ module Zuhause
         node("live_insert", "", group: "block", attrs: { "page" => matching(PUBLIC_ID), "passage" => matching(ID), "headings" => boolean(false) }),
         node("figure", "inline*", group: "block", attrs: {
           "file" => matching(PUBLIC_ID), "alt" => words(""), "width" => whole(10..100, default: 100), # percent of the text's width
-          "side" => one_of(%w[left right], default: nil), "target" => words(nil)
+          "side" => one_of(%w[left right], default: nil), "target" => address
         }),
-        node("embed", "", group: "block", attrs: { "file" => matching(PUBLIC_ID), "address" => words(nil), "title" => words(""), "text" => words("") }), # a file, or an address with what is said of it
+        node("embed", "", group: "block", attrs: { "file" => matching(PUBLIC_ID), "address" => address, "title" => words(""), "text" => words("") }), # a file, or an address with what is said of it
         node("gallery", "figure+", group: "block", attrs: { "layout" => one_of(%w[grid slides], default: "grid") }),
         node("references", "", group: "block", attrs: { "columns" => whole(1..2, default: 1) }),
         node("text", "", group: "inline"),

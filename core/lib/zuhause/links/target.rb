@@ -7,7 +7,7 @@ module Zuhause
     class Target
       PUBLIC_ID = /\A[a-z0-9]{10}\z/
       WEB = %w[http https].freeze
-      LONGEST = 2000
+      LONGEST = Document::Schema::LONGEST_ADDRESS
       FORBIDDEN = /[[:cntrl:][:space:]<>"\\^`{|}]/
       private_constant :FORBIDDEN
 

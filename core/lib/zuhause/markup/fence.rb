@@ -17,7 +17,7 @@ module Zuhause
       CLOSING = ":::".freeze
 
       # A fence's line as it was read.
-      Line = Struct.new(:name, :own, :around, :attrs, :leaf, :text, keyword_init: true) # text: the paragraph that it is
+      Line = Struct.new(:name, :own, :around, :attrs, :leaf, :text, :line, keyword_init: true) # text: the paragraph that it is; line: where
 
       module_function
 

@@ -8,8 +8,9 @@ module Zuhause
       # What {read} answers: the document in normal form (ids as far as the text tells them), and what could not be
       # kept as it was.
       Read = Struct.new(:doc, :reports, keyword_init: true)
-      # +code+ (Symbol): :html, :picture, :target, :heading_level, :code_info or :too_deep; +detail+ (String): the text concerned.
-      Report = Struct.new(:code, :detail, keyword_init: true)
+      # +code+ (Symbol): :html, :picture, :target, :heading_level, :code_info, :fence, :misplaced or :too_deep; +detail+ (String):
+      # the text concerned; +line+ (Integer, nil): where its block begins, counted from 1.
+      Report = Struct.new(:code, :detail, :line, keyword_init: true)
 
       NOTICES = { "NOTE" => "note", "TIP" => "tip", "IMPORTANT" => "note", "CAUTION" => "caution",
                   "WARNING" => "caution", "DANGER" => "danger" }.freeze
@@ -66,6 +67,8 @@ module Zuhause
             levels << []
             line.text = pair.first
           else
+            @line = line.line if line.is_a?(Fence::Line)
+            report(:fence, Document::Text.of(pair.first)) if line && !(line.is_a?(Fence::Line) && line.leaf)
             levels.last << (line.is_a?(Fence::Line) && line.leaf ? leaf(line) : pair)
           end
         end.then { |levels| unclosed(levels, open) }
@@ -80,7 +83,11 @@ module Zuhause
       end
 
       def unclosed(levels, open)
-        levels.drop(1).zip(open).reduce(levels.first) { |all, (level, line)| all + [ [ line.text, [] ] ] + level }
+        levels.drop(1).zip(open).reduce(levels.first) do |all, (level, line)|
+          @line = line.line
+          report(:fence, Document::Text.of(line.text))
+          all + [ [ line.text, [] ] ] + level
+        end
       end
 
       def leaf(line)
@@ -96,6 +103,7 @@ module Zuhause
       end
 
       def block(node, depth)
+        @line = node.sourcepos[:start_line]
         case node.type
         when :paragraph then [ paragraph(node) ]
         when :header then [ heading(node) ]
@@ -151,7 +159,7 @@ module Zuhause
         text = inline.first&.fetch("text", nil)
         return unless inline.one? && inline.first["marks"].nil? && text&.start_with?(Fence::CLOSING)
 
-        text == Fence::CLOSING ? text : Fence.read(text)
+        text == Fence::CLOSING ? text : Fence.read(text)&.tap { |line| line.line = @line }
       end
 
       # @return [Boolean, nil] whether the box that it begins with is ticked; nil if it begins with none
@@ -272,7 +280,7 @@ module Zuhause
       end
 
       def report(code, detail)
-        @reports << Report.new(code: code, detail: detail.to_s[0, 200])
+        @reports << Report.new(code: code, detail: detail.to_s[0, 200], line: @line)
         true
       end
     end

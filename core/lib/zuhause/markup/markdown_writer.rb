@@ -4,8 +4,8 @@ module Zuhause
     # at {Trailer}.
     class MarkdownWriter
       # @param doc [Hash] a document in normal form
-      # @param ids [Boolean] true for the archive form, from which reading gives the same tree, ids included;
-      #   false leaves all ids out
+      # @param ids [Boolean, Set<String>] true for the archive form, from which reading gives the same tree, ids included;
+      #   false leaves all ids out; a set writes those in it
       # @return [String] Markdown, ending with a line's end
       def self.write(doc, ids: true)
         "#{new(ids).blocks(doc["content"] || []).join("\n")}\n"
@@ -47,7 +47,7 @@ module Zuhause
         when "notice" then notice(node, around)
         when "bullet_list", "ordered_list" then list(node, around, alternate)
         when "task_list" then plain_tasks?(node) ? list(node, around, alternate) : fenced(node, around)
-        when "table" then !@ids && GfmTable.fits?(node) ? GfmTable.write(node) : fenced(node, around)
+        when "table" then simple_table?(node, around) ? GfmTable.write(node) : fenced(node, around)
         else fenced(node, around)
         end
       end
@@ -65,8 +65,14 @@ module Zuhause
         node["content"].all? { |task| (task["attrs"] || {}).keys.all? { |name| %w[id done].include?(name) } && task["content"].first["type"] == "paragraph" }
       end
 
+      # GFM has no place for ids in a table.
+      def simple_table?(node, around)
+        around.none? && Document::Walk.blocks(node).none? { |block| id(block) } && GfmTable.fits?(node)
+      end
+
       def id(node)
-        node.dig("attrs", "id") if @ids
+        id = node.dig("attrs", "id")
+        id if @ids == true || (@ids && @ids.include?(id))
       end
 
       def trailer(node, around)

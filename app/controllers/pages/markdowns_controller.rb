@@ -1,0 +1,56 @@
+# The draft as Markdown: written in a plain field, or with line numbers and colours where scripts run.
+class Pages::MarkdownsController < ApplicationController
+  include OnPage
+
+  before_action { authorize @page, :edit? }
+
+  def edit
+    @draft = @page.draft
+    @text = @page.to_markdown
+    @reports = []
+  end
+
+  # What cannot be read as it is written, while it is being written.
+  def create
+    return head(:content_too_large) if text.bytesize > Zuhause::Document::Schema::MAX_BYTES
+
+    render json: said(read.reports)
+  end
+
+  def update
+    document = Zuhause::Changes.carry_ids(@page.draft.document, read.doc)
+    saved = @page.save_draft(base_version: params[:base_version].to_i, save_id: SecureRandom.uuid, title: params[:title].to_s, document: document, by: viewer.person)
+    return again(:unprocessable_entity, saved.errors.full_messages.to_sentence) unless saved.persisted?
+    return again(:conflict, t(".conflict", author: @page.reload.draft.author.name)) if saved.refused?
+    return redirect_to(edit_page_draft_path(@page), status: :see_other, notice: t(".done")) if read.reports.empty?
+
+    flash.now[:notice] = t(".done_but", count: read.reports.size)
+    again(:ok, nil)
+  rescue Zuhause::Document::Invalid => e
+    again(:unprocessable_entity, e.problems.map { |problem| problem_words(problem) }.to_sentence)
+  end
+
+  private
+
+  def text
+    params[:text].to_s
+  end
+
+  def read
+    @read ||= Zuhause::Markup::MarkdownReader.read(PageAddresses.new(request.base_url, viewer).to_targets(text))
+  end
+
+  # The form as it was filled in; saving again builds on the newest text.
+  def again(status, problem)
+    @draft = @page.reload.draft
+    @draft.title = params[:title]
+    @text = text
+    @problem = problem
+    @reports = said(read.reports)
+    render :edit, status: status
+  end
+
+  def said(reports)
+    reports.map { |report| { line: report.line || 1, words: t("markup.reports.#{report.code}", detail: report.detail.truncate(60)) } }
+  end
+end

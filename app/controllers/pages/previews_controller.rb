@@ -1,0 +1,13 @@
+# The draft as somebody of a chosen level would read it, were it published now.
+class Pages::PreviewsController < ApplicationController
+  include OnPage
+
+  LEVELS = %w[outside read comment write keep].freeze
+
+  def show
+    authorize @page, :edit?
+    @level = LEVELS.include?(params[:as]) ? params[:as] : "read"
+    @reader = PreviewReader.new(@page, @level)
+    @shown = ShownDocument.new(@page.draft, page: @page, viewer: @reader)
+  end
+end

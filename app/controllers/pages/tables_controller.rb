@@ -1,0 +1,12 @@
+# A table of what one sees of a page, as CSV.
+class Pages::TablesController < ApplicationController
+  include OnPage
+
+  skip_before_action :sign_in_first
+
+  def show
+    state = @page.edition || @page.draft
+    table = Zuhause::Document::Walk.blocks(state.document).find { |block| block["type"] == "table" && block.dig("attrs", "id") == params[:id] } or raise ActiveRecord::RecordNotFound
+    send_data "\uFEFF#{Zuhause::Markup::Grid.write(table)}", filename: "#{state.title.parameterize.presence || "table"}.csv", type: "text/csv"
+  end
+end

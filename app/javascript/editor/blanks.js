@@ -1,0 +1,43 @@
+import { Extension } from "@tiptap/core"
+import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state"
+
+// Blanks of a template: Tab goes to the next one and chooses it whole, and what is typed takes its place.
+
+function blanks(doc) {
+  const found = []
+  doc.descendants((node, pos) => {
+    if (!node.isText || !node.marks.some((mark) => mark.type.name === "blank")) return
+    const last = found.at(-1)
+    if (last?.to === pos) last.to += node.nodeSize
+    else found.push({ from: pos, to: pos + node.nodeSize })
+  })
+  return found
+}
+
+function hop(editor, step) {
+  const all = blanks(editor.state.doc)
+  if (!all.length) return false
+  const { from, to } = editor.state.selection
+  const next = step > 0 ? all.find((blank) => blank.from >= to) ?? all[0] : all.findLast((blank) => blank.to <= from) ?? all.at(-1)
+  editor.view.dispatch(editor.state.tr.setSelection(TextSelection.create(editor.state.doc, next.from, next.to)).scrollIntoView())
+  return true
+}
+
+export default Extension.create({
+  name: "blanks",
+  priority: 50, // after what Tab means in lists and tables
+  addKeyboardShortcuts() {
+    return { Tab: () => hop(this.editor, 1), "Shift-Tab": () => hop(this.editor, -1) }
+  },
+  addProseMirrorPlugins: () => [new Plugin({
+    key: new PluginKey("blanks"),
+    props: {
+      handleTextInput(view, from, to, text) {
+        const blank = blanks(view.state.doc).find((each) => each.from <= from && each.to >= to)
+        if (!blank || (from === to && (from === blank.from || from === blank.to))) return false
+        view.dispatch(view.state.tr.replaceWith(blank.from, blank.to, view.state.schema.text(text)).scrollIntoView())
+        return true
+      }
+    }
+  })]
+})

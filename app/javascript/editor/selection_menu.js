@@ -1,0 +1,34 @@
+import { Extension } from "@tiptap/core"
+import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state"
+
+// The small menu that stands above chosen text.
+class SelectionMenu {
+  constructor(view, menu) {
+    Object.assign(this, { view, menu })
+    this.hide = (event) => { if (!menu.contains(event.relatedTarget)) setTimeout(() => this.update(view)) }
+    view.dom.addEventListener("blur", this.hide)
+    menu.addEventListener("focusout", this.hide)
+  }
+
+  update(view) {
+    const { selection } = view.state
+    const chosen = selection instanceof TextSelection && !selection.empty && !selection.$from.parent.type.spec.code
+    this.menu.hidden = !chosen || !view.editable || !(view.hasFocus() || this.menu.contains(document.activeElement))
+    if (this.menu.hidden) return
+    const frame = this.menu.offsetParent.getBoundingClientRect()
+    const start = view.coordsAtPos(selection.from)
+    const left = Math.min(Math.max(start.left - frame.left, 0), frame.width - this.menu.offsetWidth)
+    this.menu.style.left = `${left}px`
+    this.menu.style.top = `${start.top - frame.top - this.menu.offsetHeight - 8}px`
+  }
+
+  destroy() {
+    this.view.dom.removeEventListener("blur", this.hide)
+    this.menu.removeEventListener("focusout", this.hide)
+  }
+}
+
+export default (menu) => Extension.create({
+  name: "selection_menu",
+  addProseMirrorPlugins: () => [new Plugin({ key: new PluginKey("selection_menu"), view: (view) => new SelectionMenu(view, menu) })]
+})

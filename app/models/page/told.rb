@@ -1,0 +1,32 @@
+# A page's draft as text, and what there is to know before it is published.
+module Page::Told
+  # @return [String] Markdown with the ids that something points to, so that nothing breaks when it is read again
+  def to_markdown
+    linked = Reference.where(target_page: public_id).pluck(:target).filter_map { |target| target.split("#", 2)[1] }.to_set
+    Zuhause::Markup::MarkdownWriter.write(draft.document, ids: linked)
+  end
+
+  # @return [Integer] blanks of the draft that nobody has filled in
+  def blanks
+    Zuhause::Document::Walk.each(draft.document).sum { |node, _ancestors| node["type"] == "text" && node["marks"]&.any? { |mark| mark["type"] == "blank" } ? 1 : 0 }
+  end
+
+  # Passages that are published, shown elsewhere, and gone from the draft.
+  #
+  # @return [Array<Array(String, Integer)>] their names, and on how many pages that the viewer reads each is shown
+  def passages_to_lose(viewer)
+    return [] unless edition
+
+    kept = passages_in(draft.document).keys
+    passages_in(edition.document).except(*kept).filter_map do |id, name|
+      count = shown_on(viewer, passage: id).count
+      [ name, count ] if count.positive?
+    end
+  end
+
+  private
+
+  def passages_in(document)
+    Zuhause::Document::Walk.blocks(document).select { |block| block["type"] == "passage" }.to_h { |block| [ block.dig("attrs", "id"), block.dig("attrs", "name").to_s ] }
+  end
+end
