@@ -62,6 +62,8 @@ Rails.application.routes.draw do
       resource :publication, only: %i[new create]
       resource :markdown, only: %i[edit create update]
       resource :preview, only: :show
+      resource :look, only: %i[edit update]
+      resource :template, only: %i[edit update destroy]
       resources :tables, only: :show
       resource :own_list, only: %i[create destroy]
       resource :placement, only: %i[edit update]
@@ -85,6 +87,7 @@ Rails.application.routes.draw do
     end
   end
 
+  resources :arrivals, only: %i[new create show update destroy]
   resources :page_choices, only: :index
   resources :place_choices, only: :index
   resources :tasks, only: :index

@@ -20,6 +20,7 @@ class PagesController < ApplicationController
     raise Pundit::NotAuthorizedError if @places.empty?
 
     @above = @places.find(params[:above])
+    @templates = TemplateChoice.new(viewer, room: @above&.room)
     @page = Page.new
   end
 
@@ -28,7 +29,8 @@ class PagesController < ApplicationController
     @above = @places.find(params[:above])
     raise Pundit::NotAuthorizedError unless @above && policy(@above).add_page?
 
-    @page = Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person)
+    @templates = TemplateChoice.new(viewer, room: @above.room)
+    @page = Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person, from: @templates.find(params[:template]))
     return redirect_to(edit_page_draft_path(@page), status: :see_other) if @page.persisted?
 
     render :new, status: :unprocessable_entity

@@ -48,6 +48,17 @@ module ApplicationHelper
     render "shared/field", form: form, name: name, hint: hint, options: options, control: block
   end
 
+  # @param document [Hash]
+  # @return [ActiveSupport::SafeBuffer] what stands inside an svg element
+  def sketch(document)
+    Zuhause::Markup::Sketch.draw(document).html_safe
+  end
+
+  # The language of a page's own text, if it is another than the screen's.
+  def text_language(page)
+    page.language ? tag.attributes(lang: page.language, dir: Page::Looks.direction(page.language)).then { |attributes| " #{attributes}".html_safe } : ""
+  end
+
   def room_class(room)
     "room-#{room.colour}"
   end

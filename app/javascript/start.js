@@ -4,12 +4,13 @@ import keys from "./components/keys"
 import panel from "./components/panel"
 import places from "./components/places"
 import plan from "./components/plan"
+import reading from "./components/reading"
 import selection from "./components/selection"
 import tags from "./components/tags"
 import ticking from "./components/ticking"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ find, keys, panel, places, plan, selection, tags, ticking, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ find, keys, panel, places, plan, reading, selection, tags, ticking, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

@@ -6,7 +6,7 @@ class Branch
 
   Item = Struct.new(:page, :signpost, :size, :address, keyword_init: true)
 
-  COLUMNS = %i[id public_id title ancestry position access_list_id edition_id room_id bin_root_id].freeze
+  COLUMNS = %i[id public_id title ancestry position access_list_id edition_id room_id bin_root_id icon].freeze
 
   # @param above [Array<Room, Page>] places of one room that the viewer sees
   # @return [Hash{Room, Page=>Branch}]

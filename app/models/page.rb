@@ -1,5 +1,5 @@
 class Page < ApplicationRecord
-  include Told, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
+  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
@@ -24,12 +24,13 @@ class Page < ApplicationRecord
   # Begins a page at the end of the plan below +above+.
   #
   # @param above [Room, Page]
+  # @param from [Template, ShippedTemplate, nil] what it starts from
   # @return [Page] with errors if the title will not do
-  def self.begin(title:, above:, by:, at: Time.current, public_id: nil)
+  def self.begin(title:, above:, by:, at: Time.current, public_id: nil, from: nil)
     page = new(title: Zuhause::Document::Title.clean(title), public_id: public_id, room: above.room, author: by, access_list: above.access_list,
                parent: (above if above.is_a?(Page)), created_at: at)
     transaction do
-      page.start_draft(by: by, at: at) && Promise.keep(page) if page.save
+      page.start_draft(by: by, at: at) && page.start_from(from, by: by, at: at) && Promise.keep(page) if page.save
     end
     page
   end

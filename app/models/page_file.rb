@@ -24,9 +24,31 @@ class PageFile < ApplicationRecord
 
   normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(File.basename(name.to_s.tr("\\", "/"))).last(150) }
 
-  # @param upload [ActionDispatch::Http::UploadedFile]
+  # What an upload turned out to be: its bytes, made safe, their type and kind.
+  Fit = Struct.new(:bytes, :type, :kind)
+
+  # @param upload [#read, #size, #original_filename]
+  # @return [PageFile]
   # @raise [Unfit]
   def self.take(upload, page:, by:)
+    prepare(upload, by: by).keep_on(page)
+  end
+
+  # Looks at an upload and stores its bytes; the row follows with {#keep_on}.
+  #
+  # @param public_id [String, nil] a new one if none is given
+  # @raise [Unfit]
+  def self.prepare(upload, by:, public_id: nil)
+    fit = fit(upload)
+    file = new(author: by, name: upload.original_filename, kind: fit.kind, public_id: public_id)
+    file.measure(fit.bytes) if fit.kind == "picture"
+    file.sheets = sheets_of(fit.bytes) if fit.kind == "pdf"
+    file.tap { file.store(fit.bytes, fit.type) }
+  end
+
+  # @return [Fit]
+  # @raise [Unfit]
+  def self.fit(upload)
     raise Unfit, "missing" unless upload.respond_to?(:read) && upload.size.positive?
     raise Unfit, "too_large" if upload.size > LARGEST
 
@@ -34,10 +56,7 @@ class PageFile < ApplicationRecord
     type = Marcel::MimeType.for(StringIO.new(bytes), name: upload.original_filename)
     kind = KINDS[type] or raise Unfit, "wrong_type"
     bytes = SafeDrawing.of(bytes) if kind == "drawing"
-    file = new(page: page, author: by, name: upload.original_filename, kind: kind)
-    file.measure(bytes) if kind == "picture"
-    file.sheets = sheets_of(bytes) if kind == "pdf"
-    file.store(bytes, type)
+    Fit.new(bytes, type, kind)
   end
 
   # @return [Integer, nil] nil if it cannot be read as a PDF; it is kept all the same
@@ -66,7 +85,7 @@ class PageFile < ApplicationRecord
     sight = page.binned? ? :nothing : viewer.sight_of(page)
     return false if sight == :nothing
 
-    sight == :draft || Reference.from_editions.exists?(page: page, target: "file:#{public_id}")
+    sight == :draft || page.cover_id == id || Reference.from_editions.exists?(page: page, target: "file:#{public_id}")
   end
 
   # @param width [Integer, nil] of a smaller version; nil for the file as it came
@@ -120,10 +139,14 @@ class PageFile < ApplicationRecord
   # The same content is stored once, whatever it is called.
   def store(bytes, type)
     known = ActiveStorage::Blob.find_by(checksum: OpenSSL::Digest::MD5.base64digest(bytes), byte_size: bytes.bytesize, content_type: type)
-    blob = known || ActiveStorage::Blob.create_and_upload!(io: StringIO.new(bytes), filename: name, content_type: type, identify: false)
+    @stored = known || ActiveStorage::Blob.create_and_upload!(io: StringIO.new(bytes), filename: name, content_type: type, identify: false)
+  end
+
+  # @return [PageFile]
+  def keep_on(page)
     transaction do
-      save!
-      content.attach(blob)
+      update!(page: page)
+      content.attach(@stored)
     end
     self
   end

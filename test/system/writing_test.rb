@@ -206,6 +206,7 @@ class WritingTest < ApplicationSystemTestCase
   test "earlier states of the text are looked through and taken back" do
     write " Spread grit."
     assert_state "saved"
+    find(".bench-more summary").click
     click_on "Earlier states of this text"
     assert_accessible
     visit "/p/#{@sheet.to_param}/states"

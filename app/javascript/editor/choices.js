@@ -43,7 +43,7 @@ export const inserts = (words) => {
     block("contents_list", { type: "contents_list" }),
     block("passage", { type: "passage", content: [paragraph] }),
     { name: "file", ask: "file" }, { name: "gallery", ask: "gallery" }, block("card", { type: "embed" }),
-    { name: "cite", ask: "cite" }, block("references", { type: "references" }), { name: "sign", ask: "sign" },
+    { name: "blank", ask: "blank" }, { name: "cite", ask: "cite" }, block("references", { type: "references" }), { name: "sign", ask: "sign" },
     { name: "live_insert", ask: "insert" }, { name: "link", ask: "link" }, { name: "page_title", ask: "title" }, { name: "mention", ask: "mention" },
     { name: "date", ask: "date" }
   ]

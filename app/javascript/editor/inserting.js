@@ -42,6 +42,7 @@ export default class Inserting {
     else if (ask === "date") this.day(({ date }) => this.inline({ type: "date", attrs: { date } }))
     else if (ask === "sign") this.character()
     else if (ask === "cite") this.cite()
+    else if (ask === "blank") this.blank()
     else if (ask === "title") this.choosePage(({ id }) => this.inline({ type: "page_title", attrs: { page: id } }))
     else this.choosePage((page) => this.live(page))
   }
@@ -113,6 +114,14 @@ export default class Inserting {
     form.hidden = true
     if (answer.body.known) this.say(this.words.source_known.replace("%{title}", answer.body.title))
     this.citeSource(answer.body)
+  }
+
+  // What is chosen becomes a blank; else one is set and chosen, to be worded.
+  blank() {
+    const { from, empty } = this.editor.state.selection
+    if (!empty) return this.editor.chain().focus().toggleMark("blank").run()
+    const text = this.words.blank
+    this.editor.chain().focus().insertContent({ type: "text", text, marks: [{ type: "blank" }] }).setTextSelection({ from, to: from + text.length }).run()
   }
 
   inline(content) {

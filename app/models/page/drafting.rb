@@ -14,6 +14,14 @@ module Page::Drafting
     update!(draft: first)
   end
 
+  # @param template [Template, ShippedTemplate, nil] nil for an empty page
+  def start_from(template, by:, at:)
+    return true unless template
+
+    update!(icon: template.icon)
+    save_draft(base_version: 1, save_id: "template", title: title, document: Zuhause::Document::Ids.strip(template.document), by: by, at: at)
+  end
+
   # @param base_version [Integer] the version that the text builds on
   # @param save_id [String] made by whoever saves; the same id again gets the same answer
   # @param title [String] cleaned here

@@ -1,1 +1,2 @@
 require "zuhause/exchange/bibliography"
+require "zuhause/exchange/entitled"

@@ -13,6 +13,10 @@ module Zuhause
       # Longer listings are shown plain: colouring takes time that grows with them, and helps less.
       LONGEST_COLOURED = 50_000
 
+      # Tables of more columns, or set wider than the text is (in pixels), break out to both sides.
+      WIDE = 6
+      TEXT_WIDTH = 700
+
       BLOCK_TAGS = { "paragraph" => "p", "bullet_list" => "ul", "ordered_list" => "ol", "list_item" => "li",
                      "quote" => "blockquote", "task_list" => "ul", "column" => "div", "columns" => "div", "passage" => "div" }.freeze
       BLOCK_CLASSES = { "task_list" => "tasks", "passage" => "passage" }.freeze
@@ -102,7 +106,12 @@ module Zuhause
 
       # A wide table scrolls in a box of its own, which can be reached by keyboard for that.
       def table(node)
-        %(<div class="table" tabindex="0"><table#{id(node)}>#{widths(node)}<tbody>#{children(node)}</tbody></table></div>)
+        wide = Document::Table.width(node["content"]) > WIDE || pixels(node) > TEXT_WIDTH
+        %(<div class="table#{" table-wide" if wide}" tabindex="0"><table#{id(node)}>#{widths(node)}<tbody>#{children(node)}</tbody></table></div>)
+      end
+
+      def pixels(node)
+        node["content"].first["content"].sum { |cell| (cell.dig("attrs", "colwidth") || []).sum }
       end
 
       def widths(node)

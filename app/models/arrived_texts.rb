@@ -1,0 +1,105 @@
+# Reads files that were brought in together: links among them lead to the pages they become, and pictures among them are
+# shown where they are named.
+class ArrivedTexts
+  READERS = { ".md" => :markdown, ".markdown" => :markdown, ".html" => :html, ".htm" => :html, ".xhtml" => :html, ".txt" => :plain, ".text" => :plain, ".docx" => :office, ".odt" => :office }.freeze
+  FRONT_MATTER = /\A---[ \t]*\n(.*?)\n---[ \t]*\n/m
+  DATA = %r{\Adata:image/[a-z+.-]+;base64,}i
+
+  # @return [Hash{String=>Arrival::Upload}] pictures that the texts show, by the ids that stand in them
+  attr_reader :kept
+
+  def initialize(texts, pictures, to_targets)
+    @texts = texts.to_h { |upload| [ new_id, upload ] }
+    @pictures = pictures.to_h { |upload| [ base(upload.original_filename), upload ] }
+    @to_targets = to_targets
+    @kept = {}
+  end
+
+  # @return [Array<Arrival::Text>]
+  def read
+    @texts.map { |key, upload| text(key, upload) }
+  end
+
+  private
+
+  def new_id
+    SecureRandom.alphanumeric(10, chars: [ *"a".."z", *"0".."9" ])
+  end
+
+  def base(name)
+    File.basename(name.to_s.tr("\\", "/")).downcase
+  end
+
+  def text(key, upload)
+    name = File.basename(upload.original_filename.to_s.tr("\\", "/"))
+    reader = READERS[File.extname(name).downcase] or return Arrival::Text.new(key: key, name: name, problem: "wrong_type")
+    shown = []
+    title, read = send(reader, upload.read, ->(address, words) { show(address, words, shown) })
+    title, document = title ? [ title, read.doc ] : Zuhause::Exchange::Entitled.split(read.doc, fallback: File.basename(name, ".*").tr("_", " "))
+    Arrival::Text.new(key: key, name: name, title: title, document: document, reports: read.reports.map { |report| report.to_h.slice(:code, :detail) }.first(200), pictures: shown)
+  rescue OfficeText::Unreadable, PageFile::Unfit
+    Arrival::Text.new(key: key, name: name, problem: "unreadable")
+  end
+
+  def markdown(bytes, picture)
+    text = utf8(bytes)
+    front = text[FRONT_MATTER, 1]
+    title = Zuhause::Document::Title.clean(front[/^title:[ \t]*["']?(.+?)["']?[ \t]*$/, 1]).presence if front
+    [ title&.first(Zuhause::Document::Title::LENGTH.end), Zuhause::Markup::MarkdownReader.read(linked(text.sub(FRONT_MATTER, "")), picture: picture) ]
+  end
+
+  def html(bytes, picture)
+    [ nil, Zuhause::Markup::HTMLReader.read(linked(utf8(bytes)), picture: picture) ]
+  end
+
+  # Paragraphs with blank lines between them; line ends within stay.
+  def plain(bytes, _picture)
+    paragraphs = utf8(bytes).gsub(/\r\n?/, "\n").split(/\n[ \t]*\n\s*/).map { |lines| lines.strip.split("\n") }.reject(&:empty?)
+    content = paragraphs.map { |lines| { "type" => "paragraph", "content" => lines.flat_map { |line| [ { "type" => "hard_break" }, { "type" => "text", "text" => line.presence || " " } ] }.drop(1) } }
+    doc, = Zuhause::Document::Normal.form({ "type" => "doc", "content" => content.presence || Zuhause::Document.empty["content"] })
+    [ nil, Zuhause::Markup::MarkdownReader::Read.new(doc: doc, reports: []) ]
+  end
+
+  def office(bytes, picture)
+    OfficeText.read(bytes) do |html, media|
+      [ nil, Zuhause::Markup::HTMLReader.read(html, picture: ->(address, words) { picture.call(media[base(address)] || address, words) }) ]
+    end
+  end
+
+  def utf8(bytes)
+    text = bytes.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF")
+    text.valid_encoding? ? text : bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8, undef: :replace, invalid: :replace)
+  end
+
+  # Addresses of the other files, and of this house's pages, become what they mean.
+  def linked(text)
+    text = @to_targets.call(text)
+    @texts.reduce(text) do |linked, (key, upload)|
+      name = File.basename(upload.original_filename.to_s)
+      names = [ name, ERB::Util.url_encode(name) ].uniq.map { |each| Regexp.escape(each) }.join("|")
+      linked.gsub(%r{(\]\(<?|href=["'])(?:\./)?(?:#{names})(?:#[^)>"']*)?(?=[)>"'\s])}) { "#{Regexp.last_match(1)}page:#{key}" }
+    end
+  end
+
+  # @param address [String, Arrival::Upload]
+  # @return [String, nil] the id under which the picture is kept
+  def show(address, words, shown)
+    upload = picture_at(address, words) or return
+    PageFile.fit(upload)
+    id = new_id
+    shown << id
+    @kept[id] = upload
+    id
+  rescue PageFile::Unfit
+    nil
+  end
+
+  def picture_at(address, words)
+    return address if address.is_a?(Arrival::Upload)
+    return Arrival::Upload.new("#{words.presence || "picture"}.#{address[%r{image/([a-z]+)}i, 1]}", address.sub(DATA, "").unpack1("m")) if address.match?(DATA)
+
+    upload = @pictures[base(CGI.unescape(address))] or return
+    upload.rewind
+    Arrival::Upload.new(upload.original_filename, upload.read)
+  end
+end

@@ -1,0 +1,47 @@
+require "open3"
+require "zip"
+
+# Texts of office programs as HTML, made by Pandoc, which runs as a program of its own with bounds on time, memory and what
+# it may touch.
+class OfficeText
+  class Unreadable < StandardError; end
+
+  LARGEST = 200.megabytes # unpacked
+  MOST_ENTRIES = 5000
+  SECONDS = 60
+  FORMS = { "word/document.xml" => "docx", "content.xml" => "odt" }.freeze
+
+  # @param bytes [String] a .docx or .odt file
+  # @yieldparam html [String]
+  # @yieldparam media [Hash{String=>Arrival::Upload}] its pictures by their names
+  # @raise [Unreadable]
+  def self.read(bytes)
+    form = form(bytes)
+    Dir.mktmpdir do |folder|
+      html = run(form, bytes, folder)
+      media = Dir[File.join(folder, "**/*")].select { |path| File.file?(path) && !File.symlink?(path) }.to_h { |path| [ File.basename(path).downcase, Arrival::Upload.new(File.basename(path), File.binread(path)) ] }
+      yield html, media
+    end
+  end
+
+  # What a zip file says of itself is not believed of its sizes alone: the program that reads it is bounded as well.
+  def self.form(bytes)
+    Zip::File.open_buffer(StringIO.new(bytes)) do |zip|
+      raise Unreadable if zip.entries.size > MOST_ENTRIES || zip.entries.sum(&:size) > LARGEST
+
+      return FORMS.find { |name, _form| zip.find_entry(name) }&.last || raise(Unreadable)
+    end
+  rescue Zip::Error
+    raise Unreadable
+  end
+  private_class_method :form
+
+  def self.run(form, bytes, folder)
+    command = [ "pandoc", "+RTS", "-M768M", "-RTS", "--from", form, "--to", "html", "--wrap", "none", "--extract-media", "." ]
+    out, status = Open3.capture2(*command, stdin_data: bytes, binmode: true, chdir: folder, rlimit_cpu: SECONDS, rlimit_fsize: LARGEST, err: File::NULL)
+    raise Unreadable unless status.success? && out.bytesize <= LARGEST
+
+    out.force_encoding(Encoding::UTF_8)
+  end
+  private_class_method :run
+end

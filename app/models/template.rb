@@ -1,0 +1,23 @@
+# A page that new pages can start from, as it is published: of its room, or of the whole house.
+class Template < ApplicationRecord
+  LONGEST = 200
+
+  belongs_to :page
+
+  normalizes :description, with: ->(text) { Zuhause::Document::Title.clean(text) }
+  validates :description, length: { maximum: LONGEST }
+
+  # Templates on pages that the viewer reads.
+  scope :offered_to, ->(viewer) { where(page_id: Page.read_by(viewer).select(:id)) }
+  scope :for_room, ->(room) { where(whole_house: true).or(where(page_id: room.pages.select(:id))) }
+
+  delegate :title, :icon, to: :page
+
+  def key
+    page.public_id
+  end
+
+  def document
+    page.edition.document
+  end
+end

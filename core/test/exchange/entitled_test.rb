@@ -1,0 +1,29 @@
+require_relative "../test_helper"
+
+class EntitledTest < Minitest::Test
+  include Zuhause
+
+  def test_the_first_heading_becomes_the_title
+    assert_equal [ "Gangway in ice", "# Steps\n\n## One\n" ], split("# Gangway *in* ice\n\n## Steps\n\n### One")
+    assert_equal [ "Ice", "# Steps\n" ], split("# Ice\n\n# Steps"), "where there are others of its level, they stay"
+    assert_equal [ "Ice", "{}\n" ], split("# Ice")
+  end
+
+  def test_without_one_the_fallback_serves
+    assert_equal [ "notes", "## Ice\n" ], split("## Ice")
+    assert_equal [ "notes", "Text\n\n# Ice\n" ], split("Text\n\n# Ice")
+  end
+
+  def test_a_title_is_cut_to_what_titles_may_be
+    title, = split("# #{"long " * 100}")
+    assert_nil Document::Title.problem(title)
+    assert title.end_with?("…")
+  end
+
+  private
+
+  def split(markdown)
+    title, doc = Exchange::Entitled.split(Markup::MarkdownReader.read(markdown).doc, fallback: "notes")
+    [ title, Markup::MarkdownWriter.write(doc, ids: false) ]
+  end
+end

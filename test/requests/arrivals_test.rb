@@ -1,0 +1,102 @@
+require "test_helper"
+
+# Bringing in files: looked at first, then made pages or put into a draft.
+class ArrivalsTest < ActionDispatch::IntegrationTest
+  include Devise::Test::IntegrationHelpers
+
+  PIXEL = Base64.strict_encode64(Rails.root.join("test/files/dot.png").binread)
+
+  setup do
+    @ida = person("Ida Karlow")
+    @room = new_room("On Board", keeper: @ida)
+    sign_in @ida
+  end
+
+  test "several files become pages that link to each other and show their pictures" do
+    arrival = bring({ "gangway.md" => "---\ntitle: \"Gangway in ice\"\n---\nSee [salt](./the%20salt.html#x).\n\n![The dot](pictures/dot.png)\n\n<b>x</b>", "the salt.html" => "<h1>Salt &amp; grit</h1><h2>Where</h2><p>Back to <a href='gangway.md'>it</a>.</p><script>alert(1)</script>",
+                    "notes.txt" => "One\nline # not a heading\n\n\nTwo", "dot.png" => Rails.root.join("test/files/dot.png").binread, "what.exe" => "MZ" })
+    get "/arrivals/#{arrival.public_id}"
+    assert_select "input[type=text]", count: 3
+    assert_select "[role=alert]", text: /what.exe is of a type/
+    assert_select ".arrived-reports", text: /HTML/
+    assert_not_includes response.body, "alert(1)"
+    assert_no_difference("Page.count") { get "/arrivals/#{arrival.public_id}" }
+
+    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, texts: arrival.read.map(&:key), titles: arrival.read.reject(&:problem).to_h { |text| [ text.key, text.title ] } }
+    assert_redirected_to "/rooms/#{@room.public_id}"
+    gangway, salt, notes = Page.order(:id).to_a
+    assert_equal [ "Gangway in ice", "Salt & grit", "notes" ], [ gangway, salt, notes ].map(&:title)
+    assert_equal [ [ "page", salt.public_id ] ], gangway.links.where(use: "link").pluck(:target_kind, :target_page)
+    assert_equal [ gangway.public_id ], salt.links.pluck(:target_page)
+    assert_equal "One\nline # not a heading\nTwo", Zuhause::Document::Text.of(notes.draft.document)
+    get "/p/#{gangway.to_param}"
+    follow_redirect! if response.redirect?
+    assert_select "figure img[alt='The dot']"
+    get css_select("figure img").first["src"]
+    assert_response :success
+    assert_equal "image/png", response.media_type
+    assert_not Arrival.exists?
+  end
+
+  test "office texts come in with their headings, lists, tables and pictures" do
+    %w[docx odt].each do |form|
+      arrival = bring({ "Checklist.#{form}" => office(form) })
+      text = arrival.read.first
+      assert_nil text.problem
+      assert_equal "Winter checklist", text.title
+      assert_equal %w[heading paragraph bullet_list table figure], text.document["content"].map { |node| node["type"] } & %w[heading paragraph bullet_list table figure]
+      assert_equal 1, text.pictures.size
+    end
+  end
+
+  test "one file is put into a draft, behind what stands there or in its place" do
+    page = new_page("Gangway", above: @room, by: @ida, markdown: "Grit.")
+    [ [ "append", "Grit.\nSalt." ], [ "replace", "Salt." ] ].each do |how, text|
+      arrival = bring({ "a.md" => "Salt." }, page: page.public_id)
+      patch "/arrivals/#{arrival.public_id}", params: { page: page.public_id, how: how }
+      assert_redirected_to "/p/#{page.to_param}/draft/edit"
+      assert_equal text, Zuhause::Document::Text.of(page.reload.draft.document)
+    end
+  end
+
+  test "what cannot be read is told, and nothing hangs or breaks" do
+    bomb = Zip::OutputStream.write_buffer { |zip| zip.put_next_entry("word/document.xml") && zip.write("\0" * 210.megabytes) }.string
+    arrival = bring({ "broken.docx" => "PK\x03\x04nothing", "bomb.docx" => bomb, "empty.odt" => "" })
+    assert_equal %w[unreadable] * 3, arrival.read.map(&:problem)
+    post "/arrivals"
+    assert_response :unprocessable_entity
+    assert_select ".wrong", text: /at least one file/
+  end
+
+  test "a title that will not do keeps everything as it was" do
+    arrival = bring({ "a.md" => "Salt.", "b.md" => "Grit." })
+    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, texts: arrival.read.map(&:key), titles: { arrival.read[0].key => "Salt", arrival.read[1].key => " " } }
+    assert_response :unprocessable_entity
+    assert_not Page.exists?
+    assert Arrival.exists?
+  end
+
+  test "nobody else meets what somebody brought in, and it is forgotten after a day" do
+    arrival = bring({ "a.md" => "Salt." })
+    sign_in person("Ben Holt").tap { |ben| new_room("Ideas", keeper: ben) }
+    get("/arrivals/#{arrival.public_id}")
+    assert_response :not_found
+    travel(25.hours) { ForgetArrivalsJob.perform_now }
+    assert_not Arrival.exists?
+  end
+
+  private
+
+  def bring(files, page: nil)
+    uploads = files.map { |name, content| Rack::Test::UploadedFile.new(StringIO.new(content.b), "application/octet-stream", true, original_filename: name) }
+    post "/arrivals", params: { files: uploads, page: page }.compact
+    assert_response :see_other
+    Arrival.order(:id).last
+  end
+
+  def office(form)
+    html = "<h1>Winter checklist</h1><h2>Before</h2><p>Read <b>this</b>.</p><ul><li>Grit</li><li>Salt</li></ul><table><tr><th>a</th></tr><tr><td>b</td></tr></table><p><img src='data:image/png;base64,#{PIXEL}' alt='dot'></p>"
+    out, = Open3.capture2("pandoc", "--from", "html", "--to", form, "--output", "-", stdin_data: html, binmode: true)
+    out
+  end
+end
