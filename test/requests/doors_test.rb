@@ -158,6 +158,30 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/states" => { to: ->(t) { "/p/#{t.page.to_param}/states" }, html: :written },
     "GET /p/:page_id/states/:id" => { to: ->(t) { "/p/#{t.page.to_param}/states/#{t.page.drafts.first.id}" }, html: :written },
     "PATCH /p/:page_id/states/:id" => { to: ->(t) { "/p/#{t.page.to_param}/states/#{t.page.drafts.first.id}" }, html: :written_act },
+    "GET /p/:page_id/publication/new" => { to: ->(t) { "/p/#{t.page.to_param}/publication/new" }, html: nil, json: :json_draft },
+    "GET /p/:page_id/markdown/edit" => { to: ->(t) { "/p/#{t.page.to_param}/markdown/edit" }, html: :written },
+    "POST /p/:page_id/markdown" => { to: ->(t) { "/p/#{t.page.to_param}/markdown" }, with: { text: "x" }, as: :json, html: nil, json: :json_draft },
+    "PATCH /p/:page_id/markdown" => { to: ->(t) { "/p/#{t.page.to_param}/markdown" }, with: { text: "x", title: "T", base_version: 4 }, html: :written_act },
+    "GET /p/:page_id/preview" => { to: ->(t) { "/p/#{t.page.to_param}/preview" }, html: :written },
+    "GET /p/:page_id/tables/:id" => { to: ->(t) { "/p/#{t.page.to_param}/tables/#{t.table}" }, html: :seen, json: [ 401, 404, 200, 200, 200, 404 ] },
+    "GET /p/:page_id/look/edit" => { to: ->(t) { "/p/#{t.page.to_param}/look/edit" }, html: :written },
+    "PATCH /p/:page_id/look" => { to: ->(t) { "/p/#{t.page.to_param}/look" }, with: { page: { icon: "anchor" } }, html: :written_act },
+    "GET /p/:page_id/template/edit" => { to: ->(t) { "/p/#{t.page.to_param}/template/edit" }, html: :kept_view },
+    "PATCH /p/:page_id/template" => { to: ->(t) { "/p/#{t.page.to_param}/template" }, with: { template: { description: "x" } }, html: :kept_act },
+    "DELETE /p/:page_id/template" => { to: ->(t) { "/p/#{t.page.to_param}/template" }, html: :kept_act },
+    "GET /days" => { to: "/days?q=tomorrow", html: nil, json: :json },
+    "GET /sources" => { to: "/sources", html: :members, json: :json },
+    "POST /sources" => { to: "/sources", with: { source: { title: "Ice at sea" } }, html: nil, json: [ 401, 201, 201, 201, 201, 201 ] },
+    "GET /sources/:id/edit" => { to: ->(t) { "/sources/#{t.source.public_id}/edit" }, html: :members },
+    "PATCH /sources/:id" => { to: ->(t) { "/sources/#{t.source.public_id}" }, with: { source: { title: "Ice" } }, html: :members_act },
+    "DELETE /sources/:id" => { to: ->(t) { "/sources/#{t.source.public_id}" }, html: :members_act },
+    "GET /source_list" => { to: "/source_list?form=bibtex", html: :members, json: :json },
+    "POST /source_list" => { to: "/source_list", html: :members_act },
+    "GET /arrivals/new" => { to: "/arrivals/new", html: [ 404, 403, 403, 200, 200, 403 ] },
+    "POST /arrivals" => { to: "/arrivals", with: ->(t) { { files: [ t.upload ] } }, html: [ 404, 403, 403, 303, 303, 403 ] },
+    "GET /arrivals/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}" }, html: [ 404, 403, 403, 404, 200, 403 ] },
+    "PATCH /arrivals/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}" }, with: ->(t) { { above: t.room.public_id } }, html: [ 404, 403, 403, 404, 303, 403 ] },
+    "DELETE /arrivals/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}" }, html: [ 404, 403, 403, 404, 303, 403 ] },
     "GET /page_choices" => { to: "/page_choices?q=x", html: nil, json: :json },
     "POST /pastes" => { to: "/pastes", with: { text: "x" }, as: :json, html: nil, json: :json },
     "ANY /404" => { to: "/404", html: :nobody },
@@ -165,13 +189,13 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file
+  attr_reader :people, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
     @deck = group("Deck", @people[:reader])
     @room = room_of(@people[:keeper])
-    @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).\n\n- [ ] Sweep")
+    @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).\n\n- [ ] Sweep\n\n| Stage |\n| --- |\n| Vikness |")
     @page.grant(holder(@deck), :read)
     @shown_file = show_file(@page, by: @people[:keeper])
     @sibling = new_page("Signals", above: @room, by: @people[:keeper])
@@ -185,6 +209,8 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @page.tag_with([ "ice" ])
     @tag = Tag.find_by!(name: "ice")
     @task = @page.tasks.first
+    @source = Source.enter({ title: "Salt and steel" }, by: @people[:keeper])
+    @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current)
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil, delivered: false)
     @people[:keeper].picture.attach(io: Rails.root.join("docs/screenshots/read.png").open, filename: "picture.png", content_type: "image/png")
   end
@@ -245,6 +271,11 @@ class DoorsTest < ActionDispatch::IntegrationTest
     sign_in(@people[:writer])
     get "/p/#{@page.to_param}/draft/edit"
     assert_includes response.body, "salt"
+  end
+
+  # @return [String] the id of a table of what is published
+  def table
+    Zuhause::Document::Walk.blocks(@page.edition.document).find { |block| block["type"] == "table" }.dig("attrs", "id")
   end
 
   # @return [Rack::Test::UploadedFile]

@@ -41,6 +41,11 @@ module Zuhause
         html.sub(into) { |tag| "#{tag}#{@label.call(entry)}" }
       end
 
+      # Two columns of text have no room to break out into.
+      def wide?(_node)
+        false
+      end
+
       def hidden?(entry)
         (@side == :old && entry.kind == :added) || (@side == :new && entry.kind == :removed)
       end

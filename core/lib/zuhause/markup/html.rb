@@ -106,12 +106,11 @@ module Zuhause
 
       # A wide table scrolls in a box of its own, which can be reached by keyboard for that.
       def table(node)
-        wide = Document::Table.width(node["content"]) > WIDE || pixels(node) > TEXT_WIDTH
-        %(<div class="table#{" table-wide" if wide}" tabindex="0"><table#{id(node)}>#{widths(node)}<tbody>#{children(node)}</tbody></table></div>)
+        %(<div class="table#{" table-wide" if wide?(node)}" tabindex="0"><table#{id(node)}>#{widths(node)}<tbody>#{children(node)}</tbody></table></div>)
       end
 
-      def pixels(node)
-        node["content"].first["content"].sum { |cell| (cell.dig("attrs", "colwidth") || []).sum }
+      def wide?(node)
+        Document::Table.width(node["content"]) > WIDE || node["content"].first["content"].sum { |cell| (cell.dig("attrs", "colwidth") || []).sum } > TEXT_WIDTH
       end
 
       def widths(node)
