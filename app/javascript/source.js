@@ -1,9 +1,9 @@
 import { defaultKeymap, history, historyKeymap } from "@codemirror/commands"
 import { markdown } from "@codemirror/lang-markdown"
 import { HighlightStyle, syntaxHighlighting } from "@codemirror/language"
-import { linter, lintGutter } from "@codemirror/lint"
 import { highlightSelectionMatches, searchKeymap } from "@codemirror/search"
-import { EditorView, keymap, lineNumbers } from "@codemirror/view"
+import { RangeSet, StateEffect, StateField } from "@codemirror/state"
+import { Decoration, EditorView, GutterMarker, gutter, keymap, lineNumbers } from "@codemirror/view"
 import { tags } from "@lezer/highlight"
 import { post } from "./http"
 import start from "./start"
@@ -15,18 +15,39 @@ const colours = HighlightStyle.define([
   { tag: [tags.link, tags.url], class: "source-link" }, { tag: tags.monospace, class: "source-code" }, { tag: [tags.processingInstruction, tags.meta, tags.contentSeparator], class: "source-sign" }
 ])
 
+// Lines that are kept otherwise than they are written: marked in the text, and by a sign beside it.
+const mark = StateEffect.define()
+
+class Sign extends GutterMarker {
+  toDOM() {
+    return Object.assign(document.createElement("span"), { className: "source-sign-unread", textContent: "!" })
+  }
+}
+
+const sign = new Sign()
+const starts = (doc, found) => [...new Set(found.map(({ line }) => doc.line(Math.min(Math.max(line, 1), doc.lines)).from))].sort((one, other) => one - other)
+
+const unread = StateField.define({
+  create: () => ({ lines: Decoration.none, signs: RangeSet.empty }),
+  update(value, tr) {
+    const set = tr.effects.find((effect) => effect.is(mark))
+    if (!set) return { lines: value.lines.map(tr.changes), signs: value.signs.map(tr.changes) }
+    const at = starts(tr.state.doc, set.value)
+    return { lines: Decoration.set(at.map((from) => Decoration.line({ class: "source-unread" }).range(from))), signs: RangeSet.of(at.map((from) => sign.range(from))) }
+  },
+  provide: (field) => EditorView.decorations.from(field, ({ lines }) => lines)
+})
+
 // The draft as Markdown. The plain field stays where it is and takes part in the form; an editor stands in front of it.
 const source = () => {
-  let field, view, address, reports, unsaved = false
+  let field, view, address, reports, timer, unsaved = false
 
-  async function check({ state }) {
-    const answer = await post(address, { text: state.doc.toString() }).catch(() => null)
-    if (!answer?.ok) return []
+  async function check() {
+    const { doc } = view.state
+    const answer = await post(address, { text: doc.toString() }).catch(() => null)
+    if (!answer?.ok || doc !== view.state.doc) return
     tell(answer.body)
-    return answer.body.map(({ line, words }) => {
-      const { from, to } = state.doc.line(Math.min(Math.max(line, 1), state.doc.lines))
-      return { from, to, severity: "warning", message: words }
-    })
+    view.dispatch({ effects: mark.of(answer.body) })
   }
 
   function tell(found) {
@@ -47,19 +68,22 @@ const source = () => {
         extensions: [
           EditorView.cspNonce.of(root.dataset.nonce),
           lineNumbers(), history(), markdown(), syntaxHighlighting(colours), highlightSelectionMatches(), EditorView.lineWrapping,
-          linter(check, { delay: PAUSE }), lintGutter(),
+          unread, gutter({ class: "source-signs", markers: ({ state }) => state.field(unread).signs }),
           keymap.of([...searchKeymap, ...historyKeymap, ...defaultKeymap]),
           EditorView.contentAttributes.of({ "aria-labelledby": "source-label", spellcheck: "true" }),
           EditorView.updateListener.of((update) => {
             if (!update.docChanged) return
             field.value = view.state.doc.toString()
             unsaved = true
+            clearTimeout(timer)
+            timer = setTimeout(check, PAUSE)
           })
         ]
       })
       root.querySelector("label[for=text]").id = "source-label"
       field.before(view.dom)
       field.hidden = true
+      check()
       window.addEventListener("beforeunload", (event) => unsaved && event.preventDefault())
       root.dataset.ready = "true"
     },

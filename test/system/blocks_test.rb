@@ -2,6 +2,8 @@ require "application_system_test_case"
 
 # Writing with everything that a page can hold.
 class BlocksTest < ApplicationSystemTestCase
+  include Writing
+
   setup do
     @ida = person("Ida Karlow")
     @ben = person("Ben Holt")
@@ -128,53 +130,5 @@ class BlocksTest < ApplicationSystemTestCase
     assert_selector ".embed", text: "stages.txt"
     assert_operator page.evaluate_script("document.querySelector('figure img').naturalWidth"), :>, 0
     assert_accessible
-  end
-
-  private
-
-  # As the browser gives files that are pasted.
-  def paste_files(*files)
-    contents = files.map { |file| file.slice(:name, :type).merge(base64: Base64.strict_encode64(Rails.root.join(file[:path]).binread)) }
-    page.execute_script(<<~JS, contents)
-      const data = new DataTransfer()
-      for (const { name, type, base64 } of arguments[0]) data.items.add(new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, { type }))
-      document.querySelector(".ProseMirror").dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }))
-    JS
-  end
-
-  def editor
-    find("[data-ready=true] .ProseMirror")
-  end
-
-  def insert(words)
-    click_on "Insert"
-    choose_from_list words, /#{words}/i
-  end
-
-  def choose_from_list(typed, words)
-    find("#link-words").fill_in with: typed
-    assert_selector "#link-choices[data-for='#{typed}'] [role=option]", text: words
-    find("#link-words").send_keys :enter
-    assert_no_selector "#link-words", visible: :visible, wait: 1 unless page.has_selector?("[data-link-panel]:not([hidden])", wait: 0.3)
-  end
-
-  def saved
-    assert_selector "[data-state=saved]", text: "Saved"
-  end
-
-  def publish
-    saved
-    editor.send_keys [ :control, :enter ]
-    fill_in "What has changed?", with: "More"
-    within("[data-publish-panel]") { click_on "Publish" }
-    assert_text "is published."
-  end
-
-  def draft
-    Page.find(@page.id).draft.document
-  end
-
-  def block(type)
-    Zuhause::Document::Walk.blocks(draft).find { |node| node["type"] == type }
   end
 end

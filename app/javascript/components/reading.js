@@ -49,6 +49,7 @@ export default () => ({
     copy.addEventListener("click", async () => {
       const address = `${location.origin}${location.pathname}#${heading.id}`
       history.replaceState(null, "", address)
+      this.arrived()
       await navigator.clipboard?.writeText(address).catch(() => {})
       copy.dataset.said = this.words.copied
       this.$root.querySelector("[data-said]").textContent = this.words.copied

@@ -14,10 +14,14 @@ function blanks(doc) {
   return found
 }
 
+const within = (blank, { from, to }) => blank.from <= from && blank.to >= to
+
+// In a table Tab goes to the next cell and chooses what is in it, unless one is on a blank; in a list it hops as well.
 function hop(editor, step) {
   const all = blanks(editor.state.doc)
-  if (!all.length) return false
-  const { from, to } = editor.state.selection
+  const { selection } = editor.state
+  if (!all.length || (editor.isActive("table") && !all.some((blank) => within(blank, selection)))) return false
+  const { from, to } = selection
   const next = step > 0 ? all.find((blank) => blank.from >= to) ?? all[0] : all.findLast((blank) => blank.to <= from) ?? all.at(-1)
   editor.view.dispatch(editor.state.tr.setSelection(TextSelection.create(editor.state.doc, next.from, next.to)).scrollIntoView())
   return true
@@ -25,7 +29,7 @@ function hop(editor, step) {
 
 export default Extension.create({
   name: "blanks",
-  priority: 50, // after what Tab means in lists and tables
+  priority: 150, // before what Tab means in lists and tables
   addKeyboardShortcuts() {
     return { Tab: () => hop(this.editor, 1), "Shift-Tab": () => hop(this.editor, -1) }
   },
@@ -33,9 +37,10 @@ export default Extension.create({
     key: new PluginKey("blanks"),
     props: {
       handleTextInput(view, from, to, text) {
-        const blank = blanks(view.state.doc).find((each) => each.from <= from && each.to >= to)
+        const blank = blanks(view.state.doc).find((each) => within(each, { from, to }))
         if (!blank || (from === to && (from === blank.from || from === blank.to))) return false
-        view.dispatch(view.state.tr.replaceWith(blank.from, blank.to, view.state.schema.text(text)).scrollIntoView())
+        const tr = view.state.tr.replaceWith(blank.from, blank.to, view.state.schema.text(text))
+        view.dispatch(tr.setSelection(TextSelection.create(tr.doc, blank.from + text.length)).scrollIntoView())
         return true
       }
     }

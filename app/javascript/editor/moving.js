@@ -1,4 +1,5 @@
 import { Extension } from "@tiptap/core"
+import { closeHistory } from "@tiptap/pm/history"
 import { NodeSelection, Plugin, PluginKey, Selection, TextSelection } from "@tiptap/pm/state"
 
 // Moving blocks among those they stand beside: by Alt with the arrows, and by a handle beside the block.
@@ -30,6 +31,7 @@ export function move(step) {
 
     const to = step < 0 ? block.pos - other.nodeSize : block.pos + other.nodeSize
     const { anchor, head } = state.selection
+    closeHistory(tr) // each step is undone by itself
     tr.delete(block.pos, block.pos + block.node.nodeSize).insert(to, block.node)
     tr.setSelection(state.selection instanceof NodeSelection ? NodeSelection.create(tr.doc, to) : TextSelection.create(tr.doc, anchor + to - block.pos, head + to - block.pos))
     tr.scrollIntoView()

@@ -5,7 +5,8 @@ import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state"
 class SelectionMenu {
   constructor(view, menu) {
     Object.assign(this, { view, menu })
-    this.hide = (event) => { if (!menu.contains(event.relatedTarget)) setTimeout(() => this.update(view)) }
+    // Choosing in the menu may take the focus from the text without giving it to anything.
+    this.hide = ({ relatedTarget }) => { if (relatedTarget && !menu.contains(relatedTarget) && !view.dom.contains(relatedTarget)) menu.hidden = true }
     view.dom.addEventListener("blur", this.hide)
     menu.addEventListener("focusout", this.hide)
   }
@@ -13,7 +14,7 @@ class SelectionMenu {
   update(view) {
     const { selection } = view.state
     const chosen = selection instanceof TextSelection && !selection.empty && !selection.$from.parent.type.spec.code
-    this.menu.hidden = !chosen || !view.editable || !(view.hasFocus() || this.menu.contains(document.activeElement))
+    this.menu.hidden = !chosen || !view.editable
     if (this.menu.hidden) return
     const frame = this.menu.offsetParent.getBoundingClientRect()
     const start = view.coordsAtPos(selection.from)

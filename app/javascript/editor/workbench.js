@@ -226,6 +226,10 @@ export default () => {
       part("handle-menu").hidden = true
     },
 
+    closeHandle(event) {
+      if (!event.target.closest(".block-handle")) part("handle-menu").hidden = true
+    },
+
     openSearch() {
       this.closePanels()
       searching.open()

@@ -73,7 +73,7 @@ module Zuhause
         when "row" then element("tr", node, children(node))
         when "cell", "header_cell" then cell(node)
         when "figure" then figure(node)
-        when "gallery" then element("div", node, children(node), %( class="gallery gallery-#{node.dig("attrs", "layout") || "grid"}"))
+        when "gallery" then element("div", node, children(node), %( class="gallery gallery-#{node.dig("attrs", "layout") || "grid"}"#{%( tabindex="0") if node.dig("attrs", "layout") == "slides"}))
         when "contents_list", "live_insert", "embed", "references" then element("div", node, @leaf.call(node), %( class="#{node["type"].tr("_", "-")}"))
         else element(BLOCK_TAGS.fetch(node["type"]), node, children(node), block_class(node))
         end
