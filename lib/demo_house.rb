@@ -10,6 +10,7 @@ class DemoHouse
   def load
     ApplicationRecord.transaction do
       make_house
+      enter_sources
       rooms.each { |path| make_room(path) }
       furnish
     end
@@ -34,6 +35,14 @@ class DemoHouse
     House.create!(id: 1, name: settings[:name], public_addresses: true, demo: true)
     @people = settings[:people].to_h { |entry| [ entry[:key], make_person(entry) ] }
     @groups = settings[:groups].to_h { |name, keys| [ name.to_s, Group.create!(name: name, people: keys.map { |key| @people.fetch(key) }) ] }
+  end
+
+  # Their keys are their ids, so that pages can cite them.
+  def enter_sources
+    Zuhause::Exchange::Bibliography.read(FOLDER.join("sources.bib").read).each do |work|
+      attributes = work.to_h.slice(:title, :author, :publisher, :address, :date)
+      Source.create!(public_id: work.key, accessed_on: work.accessed.presence, entered_by: @people.fetch("jon.vael"), **attributes)
+    end
   end
 
   def make_person(entry)
@@ -97,6 +106,8 @@ class DemoHouse
     end
     give(page.reload, matter[:grants])
     page.tag_with(matter[:tags]) if matter[:tags]
+    page.update!(icon: matter[:icon], language: matter[:language], cover: PageFile.find_by(public_id: matter[:cover]))
+    page.create_template!(created_at: at(matter), **matter[:template]) if matter[:template]
   end
 
   # What refers to pages of any room, once all are there.
