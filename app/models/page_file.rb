@@ -42,7 +42,7 @@ class PageFile < ApplicationRecord
     fit = fit(upload)
     file = new(author: by, name: upload.original_filename, kind: fit.kind, public_id: public_id)
     file.measure(fit.bytes) if fit.kind == "picture"
-    file.sheets = sheets_of(fit.bytes) if fit.kind == "pdf"
+    file.sheets = SheetPictures.count(fit.bytes) if fit.kind == "pdf"
     file.tap { file.store(fit.bytes, fit.type) }
   end
 
@@ -58,14 +58,6 @@ class PageFile < ApplicationRecord
     bytes = SafeDrawing.of(bytes) if kind == "drawing"
     Fit.new(bytes, type, kind)
   end
-
-  # @return [Integer, nil] nil if it cannot be read as a PDF; it is kept all the same
-  def self.sheets_of(bytes)
-    Vips::Image.pdfload_buffer(bytes).get("n-pages")
-  rescue Vips::Error
-    nil
-  end
-  private_class_method :sheets_of
 
   # The rows of files as one page may show them: what belongs to another page is given a row of this one's, if whoever
   # writes may see it there.
@@ -97,7 +89,6 @@ class PageFile < ApplicationRecord
   end
 
   SHEETS_SHOWN = 60
-  SHEET_DPI = 110
 
   # A PDF's page as a picture, made when it is first asked for.
   #
@@ -110,14 +101,10 @@ class PageFile < ApplicationRecord
     known = sheet_pictures.includes(:blob).find { |picture| picture.filename.to_s == name }
     return known.blob if known
 
-    picture = Vips::Image.pdfload_buffer(content.download, page: number - 1, dpi: SHEET_DPI)
-    return if picture.width * picture.height > MOST_PIXELS / 4
-
-    blob = ActiveStorage::Blob.create_and_upload!(io: StringIO.new(picture.webpsave_buffer(Q: 80)), filename: name, content_type: "image/webp", identify: false)
+    picture = SheetPictures.draw(content.download, number) or return
+    blob = ActiveStorage::Blob.create_and_upload!(io: StringIO.new(picture), filename: name, content_type: "image/webp", identify: false)
     sheet_pictures.attach(blob)
     blob
-  rescue Vips::Error
-    nil
   end
 
   # Shown where it stands, not only to be taken away.

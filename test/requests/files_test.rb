@@ -81,6 +81,27 @@ class FilesTest < ActionDispatch::IntegrationTest
     assert_equal 200, status_for(@ben, files.first)
   end
 
+  test "a PDF's pages are shown as pictures where it stands, to who may see it" do
+    pdf = PageFile.take(Rack::Test::UploadedFile.new(Rails.root.join("demo/rooms/3-ashore/files/winter-timetable.pdf"), "application/pdf"), page: @page, by: @ana)
+    assert_equal 2, pdf.sheets
+    save_text(@page, "::: embed {file=\"#{pdf.public_id}\"}\n:::", by: @ana)
+    @page.reload.publish(version: @page.draft.version, by: @ana)
+    sign_in @ana
+    get "/p/#{@page.to_param}"
+    assert_equal [ "Page 1 of 2 of winter-timetable.pdf", "Page 2 of 2 of winter-timetable.pdf" ], css_select(".pdf img").map { |image| image["alt"] }
+    2.times { get("/files/#{pdf.public_id}?sheet=2") && assert_equal([ 200, "image/webp" ], [ response.status, response.media_type ]) }
+    assert_equal 1, pdf.sheet_pictures.count
+    %w[0 3 x].each { |sheet| get("/files/#{pdf.public_id}?sheet=#{sheet}") && assert_response(:not_found) }
+    sign_out :person
+    get "/files/#{pdf.public_id}?sheet=1"
+    assert_response :not_found
+  end
+
+  test "a PDF that cannot be read is kept, and stands as a link" do
+    pdf = PageFile.take(Rack::Test::UploadedFile.new(StringIO.new("%PDF-1.4 nothing"), "application/pdf", original_filename: "a.pdf"), page: @page, by: @ana)
+    assert_nil pdf.sheets
+  end
+
   test "a file pasted from another page becomes this page's own only for who may see it there" do
     hidden = new_page("Hidden", above: new_room("Ideas", keeper: @ana), by: @ana)
     secret = PageFile.take(Rack::Test::UploadedFile.new(PICTURE, "image/png"), page: hidden, by: @ana)
