@@ -31,6 +31,9 @@ class ArrivalsController < ApplicationController
   rescue ActiveRecord::RecordInvalid => e
     @problem = e.record.errors.full_messages.to_sentence
     render :show, status: :unprocessable_entity
+  rescue Zuhause::Document::Invalid
+    @problem = t(".too_large")
+    render :show, status: :unprocessable_entity
   end
 
   def destroy
@@ -43,9 +46,6 @@ class ArrivalsController < ApplicationController
   def into_draft
     @arrival.put_into(@page, by: viewer.person, replace: params[:how] == "replace")
     redirect_to edit_page_draft_path(@page), status: :see_other, notice: t(".done_draft")
-  rescue Zuhause::Document::Invalid
-    @problem = t(".too_large")
-    render :show, status: :unprocessable_entity
   end
 
   # The page whose draft it is for, if it is for one.

@@ -1,5 +1,6 @@
 import { Extension } from "@tiptap/core"
 import { Plugin, PluginKey } from "@tiptap/pm/state"
+import { ReplaceStep } from "@tiptap/pm/transform"
 
 const LETTERS = "abcdefghijklmnopqrstuvwxyz0123456789"
 
@@ -62,6 +63,13 @@ function mend(transactions, before, after) {
   return tr.docChanged ? tr.setMeta("addToHistory", false) : null
 }
 
+// Typing within one block's text touches no ids; that is by far most of what happens.
+const withinText = (transactions) => transactions.every((tr) => tr.steps.every((step, i) => {
+  if (!(step instanceof ReplaceStep) || step.slice.openStart || step.slice.openEnd || step.slice.content.firstChild?.isBlock) return false
+  const $from = tr.docs[i].resolve(step.from)
+  return $from.parent.isTextblock && step.to <= $from.end()
+}))
+
 export default Extension.create({
   name: "block_ids",
 
@@ -76,7 +84,7 @@ export default Extension.create({
     return [new Plugin({
       key: new PluginKey("block_ids"),
       appendTransaction(transactions, before, after) {
-        return transactions.some((tr) => tr.docChanged) ? mend(transactions, before, after) : null
+        return transactions.some((tr) => tr.docChanged) && !withinText(transactions) ? mend(transactions, before, after) : null
       }
     })]
   }

@@ -2,6 +2,7 @@ import { del, get, set } from "idb-keyval"
 import { patch, renewToken } from "../http"
 
 const IDLE = 700 // milliseconds without typing before a save
+const REMEMBERED = 150 // milliseconds after a key until the browser's own store has it
 const LATEST = 3000 // and at most this long while typing goes on
 const SIGNED_OUT = 5000 // between looks whether one is signed in again
 const KEEPALIVE_BYTES = 60_000 // browsers take no larger body along when a page closes
@@ -31,13 +32,15 @@ export default class Saving {
     if (this.stopped) return this.remember()
 
     this.onState("unsaved")
-    this.remember()
+    this.remembering ??= setTimeout(() => this.remember(), REMEMBERED)
     clearTimeout(this.idle)
     this.idle = setTimeout(() => this.save(), IDLE)
     this.latest ??= setTimeout(() => this.save(), LATEST)
   }
 
   remember() {
+    clearTimeout(this.remembering)
+    this.remembering = null
     return set(this.key, { ...this.read(), base: this.version, at: Date.now() }).catch(() => {})
   }
 
@@ -86,6 +89,8 @@ export default class Saving {
     if (Object.keys(body.ticked).length) this.onTicked(body.ticked)
     if (this.dirty) await this.remember()
     else {
+      clearTimeout(this.remembering)
+      this.remembering = null
       await this.forget()
       this.onState("saved")
     }
@@ -150,6 +155,7 @@ export default class Saving {
 
   // The tab is closing: what is left goes out without waiting for the answer; the browser's store has it in any case.
   flush() {
+    if (this.remembering) this.remember()
     if (this.stopped || this.running || !this.dirty) return
     const last = { ...this.read(), base_version: this.version, save_id: crypto.randomUUID() }
     if (JSON.stringify(last).length < KEEPALIVE_BYTES) patch(this.address, last, { keepalive: true }).catch(() => {})

@@ -8,11 +8,12 @@ import { kindOf, turn } from "./turning"
 import { get, post } from "../http"
 
 const LONGEST_TITLE = 200
+const COUNTED = 400 // milliseconds after a key until words are counted
 
 // The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,
 // since it must not be wrapped.
 export default () => {
-  let root, words, editor, saving, inserting, searching, title, conflict, local
+  let root, words, editor, saving, inserting, searching, title, conflict, local, counting
   const part = (name) => root.querySelector(`[data-${name}]`)
 
   const read = () => ({ title, document: editor.getJSON() })
@@ -22,7 +23,12 @@ export default () => {
     part("state").dataset.state = state
   }
 
+  function countSoon() {
+    counting ??= setTimeout(count, COUNTED)
+  }
+
   function count() {
+    counting = null
     const found = editor.state.doc.textBetween(0, editor.state.doc.content.size, " ").match(/[\p{L}\p{M}\p{N}]+(?:['’.,-][\p{L}\p{M}\p{N}]+)*/gu)
     const number = found?.length ?? 0
     part("words-count").textContent = number === 1 ? words.one_word : words.words.replace("%{count}", number)
@@ -135,7 +141,7 @@ export default () => {
         onHandle: (button) => openHandle(button),
         onDay: (onChoose) => inserting.day(onChoose),
         menu: part("selection-menu"),
-        onUpdate: () => { saving.changed(); count() },
+        onUpdate: () => { saving.changed(); countSoon() },
         onTransaction: () => editor && mirror()
       })
       inserting = new Inserting({ root, words, names, editor })

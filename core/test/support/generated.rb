@@ -3,7 +3,7 @@ class Generated
   PIECES = [ "a", "salt", "The gangway", " ", "  ", "\t", "\u00a0", ".", "1. x", "- x", "+", "# x", "#", "> x", "*", "**", "_", "__", "~", "~~",
              "`", "``", "```", "[", "]", "[x](y)", "![", "!", "<b>", "&amp;", "&", "{", "}", "{#abcd1234}", "{}", "{^}", ":::",
              "::: divider", "\\", "\\{", "[!NOTE]", "===", "---", "é", "ß", "日本", "🙂", "“x”", "http://x.example", "|", "a_b_c",
-             "2) y", "=", "\\\\", "\"", "'", "(", ")", "x{", "$", "^", "%", "\u202b", "\u0301" ].freeze
+             "2) y", "=", "\\\\", "\"", "'", "(", ")", "x{", "$", "€", "™", "^", "%", "\u202b", "\u0301" ].freeze
   TARGETS = [ "page:abcdefghij", "page:abcdefghij#abcd1234", "promise:Sand box list", "promise:a <b> & \\c> {d} :e [f]", "https://x.example/a_(b)?c=d&e=*",
               "mailto:a@b.example", "tel:+4712345", "person:abcdefghi1", "file:abcdefghi2" ].freeze
 

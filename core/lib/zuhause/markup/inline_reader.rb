@@ -128,19 +128,25 @@ module Zuhause
       PROTECTED = { "{" => ",\uFDD0,", "[" => ",\uFDD1,", ":" => ",\uFDD2," }.freeze
       RESTORED = PROTECTED.invert.freeze
       ANY = /,[\uFDD0-\uFDD2],/
+      # Numbers of more digits are no entities (CommonMark 0.31.2, 6.2), but the parser's version takes them for some.
+      NO_ENTITY = /&(?=#(?:\d{8,}|[xX]\h{7,});)/
+      AMPERSAND = "\uFDD3".freeze
+      # Symbols count as punctuation beside emphasis (CommonMark 0.31.2, 2.1); the parser's version knows it of ASCII's only.
+      SYMBOL = /(?<=[*_~])[\p{S}&&[^\x00-\x7F]]|[\p{S}&&[^\x00-\x7F]](?=[*_~])/
+      WRAPPED = /,\uFDD4(.)\uFDD5,/
 
       module_function
 
       def protect(markdown)
-        markdown.gsub(/\\([\\{\[:])/) { PROTECTED.fetch(Regexp.last_match(1)) { "\\\\" } }
+        markdown.gsub(NO_ENTITY, AMPERSAND).gsub(SYMBOL) { |symbol| ",\uFDD4#{symbol}\uFDD5," }.gsub(/\\([\\{\[:])/) { PROTECTED.fetch(Regexp.last_match(1)) { "\\\\" } }
       end
 
       def restore(text)
-        text.dup.force_encoding(Encoding::UTF_8).gsub(ANY, RESTORED)
+        text.dup.force_encoding(Encoding::UTF_8).gsub(ANY, RESTORED).gsub(AMPERSAND, "&").gsub(WRAPPED, '\1')
       end
 
       def restore_code(text)
-        text.gsub(ANY) { |char| "\\#{RESTORED.fetch(char)}" }
+        text.gsub(ANY) { |char| "\\#{RESTORED.fetch(char)}" }.gsub(AMPERSAND, "&").gsub(WRAPPED, '\1')
       end
     end
   end

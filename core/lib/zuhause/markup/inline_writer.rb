@@ -3,11 +3,11 @@ module Zuhause
     # Writes the inline content of one block as Markdown that CommonMark reads back as the same nodes.
     #
     # The difficult part is emphasis: whether a delimiter opens or closes depends on the characters to either side of
-    # it (CommonMark 0.29, 6.4, "left-flanking" and "right-flanking"). Where those would be wrong, the character
+    # it (CommonMark 0.31.2, 6.2, "left-flanking" and "right-flanking"). Where those would be wrong, the character
     # concerned is written as a numeric entity, whose "&" and ";" count as punctuation.
     class InlineWriter
       DELIMITERS = { "strong" => "**", "emphasis" => "_", "strike" => "~~" }.freeze
-      PUNCTUATION = /[\p{P}$+<=>^`|~]/
+      PUNCTUATION = /[\p{P}\p{S}]/
       WHITESPACE = /[[:space:]]/
       BREAK = "\\\n".freeze
       # Marks that CommonMark has no sign for are written as the elements that HTML has for them.
