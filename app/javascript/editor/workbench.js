@@ -1,11 +1,10 @@
+import acts from "./acts"
 import build from "./build"
 import Inserting from "./inserting"
-import * as tableActs from "@tiptap/pm/tables"
-import { move, remove } from "./moving"
+import publishing from "./publishing"
 import Saving from "./saving"
 import { Searching } from "./searching"
-import { kindOf, turn } from "./turning"
-import { get, post } from "../http"
+import { kindOf } from "./turning"
 
 const LONGEST_TITLE = 200
 const COUNTED = 400 // milliseconds after a key until words are counted
@@ -32,7 +31,7 @@ export default () => {
     const found = editor.state.doc.textBetween(0, editor.state.doc.content.size, " ").match(/[\p{L}\p{M}\p{N}]+(?:['’.,-][\p{L}\p{M}\p{N}]+)*/gu)
     const number = found?.length ?? 0
     part("words-count").textContent = number === 1 ? words.one_word : words.words.replace("%{count}", number)
-    part("words-count").title = words.characters.replace("%{count}", editor.state.doc.textContent.length)
+    part("characters").textContent = words.characters.replace("%{count}", editor.state.doc.textContent.length.toLocaleString(document.documentElement.lang))
   }
 
   function mirror() {
@@ -90,16 +89,6 @@ export default () => {
     editor.commands.focus()
   }
 
-  // The row or column of the cursor changes places with its neighbour.
-  function moveInTable(what, step) {
-    const { map, left, top } = tableActs.selectedRect(editor.state)
-    const from = what === "row" ? top : left
-    const to = from + step
-    if (to < 0 || to >= (what === "row" ? map.height : map.width)) return
-    const command = what === "row" ? tableActs.moveTableRow : tableActs.moveTableColumn
-    command({ from, to })(editor.state, editor.view.dispatch)
-  }
-
   // Beside the block whose handle was pressed.
   function openHandle(button) {
     const menu = part("handle-menu")
@@ -108,16 +97,10 @@ export default () => {
     if (!menu.hidden) menu.querySelector("select, button").focus()
   }
 
-  // What there is to know before publishing; it stands there when it has come.
-  async function tellBefore() {
-    const list = part("publish-words")
-    list.replaceChildren()
-    await saving.save()
-    const { words: sentences } = await get(`${root.dataset.publish}/new`)
-    list.replaceChildren(...(sentences ?? []).map((sentence) => Object.assign(document.createElement("li"), { textContent: sentence })))
-  }
-
   return {
+    ...acts(() => editor, part),
+    ...publishing(() => ({ root, words, saving, conflict }), part),
+
     async init() {
       root = this.$root
       words = JSON.parse(part("words").textContent)
@@ -190,52 +173,6 @@ export default () => {
       event.preventDefault()
     },
 
-    setBlock(event) {
-      turn(editor, event.target.value)
-      part("handle-menu").hidden = true
-    },
-
-    // "highlight ochre", "colour brick", or nothing for neither.
-    setTone(event) {
-      const [mark, tone] = event.target.value.split(" ")
-      event.target.value = "-"
-      const chain = editor.chain().focus().unsetMark("highlight").unsetMark("colour")
-      if (mark) chain.setMark(mark, { tone })
-      chain.run()
-    },
-
-    // How wide the columns are to each other, as shares.
-    setShares(event) {
-      const shares = event.target.value.split(" ").map(Number)
-      event.target.value = ""
-      editor.chain().focus().command(({ tr, state }) => {
-        const { $from } = state.selection
-        for (let depth = $from.depth; depth > 0; depth -= 1) {
-          if ($from.node(depth).type.name !== "columns") continue
-          $from.node(depth).forEach((column, offset, i) => tr.setNodeAttribute($from.start(depth) + offset, "share", shares[i] ?? 1))
-          return true
-        }
-        return false
-      }).run()
-    },
-
-    moveUp() {
-      editor.chain().focus().command(move(-1)).run()
-    },
-
-    moveDown() {
-      editor.chain().focus().command(move(1)).run()
-    },
-
-    removeBlock() {
-      editor.chain().focus().command(remove).run()
-      part("handle-menu").hidden = true
-    },
-
-    closeHandle(event) {
-      if (!event.target.closest(".block-handle")) part("handle-menu").hidden = true
-    },
-
     openSearch() {
       this.closePanels()
       searching.open()
@@ -268,23 +205,6 @@ export default () => {
       inserting.keepSource()
     },
 
-    toggleMark(event) {
-      editor.chain().focus().toggleMark(event.currentTarget.dataset.mark).run()
-    },
-
-    toggleList(event) {
-      const { list } = event.currentTarget.dataset
-      editor.chain().focus().toggleList(list, list === "task_list" ? "task" : "list_item").run()
-    },
-
-    undo() {
-      editor.chain().focus().undo().run()
-    },
-
-    redo() {
-      editor.chain().focus().redo().run()
-    },
-
     openLink() {
       inserting.link()
     },
@@ -296,17 +216,6 @@ export default () => {
     chooseFiles(event) {
       inserting.files([...event.target.files])
       event.target.value = ""
-    },
-
-    // Acts on the table in which the cursor stands, by the name the library gives them.
-    changeTable(event) {
-      const act = event.target.value
-      setTimeout(() => { part("table-acts").value = "" })
-      const step = { rowUp: ["row", -1], rowDown: ["row", 1], columnLeft: ["column", -1], columnRight: ["column", 1] }[act]
-      if (step) moveInTable(...step)
-      else if (["left", "center", "right"].includes(act)) tableActs.setCellAttr("align", act === "left" ? null : act)(editor.state, editor.view.dispatch)
-      else tableActs[act](editor.state, editor.view.dispatch)
-      editor.commands.focus()
     },
 
     choosing() {
@@ -325,28 +234,6 @@ export default () => {
       inserting.picker.close()
       searching.close()
       for (const name of ["publish-panel", "source-panel", "handle-menu"]) part(name).hidden = true
-    },
-
-    openPublish() {
-      this.closePanels()
-      tellBefore()
-      part("publish-error").hidden = true
-      part("publish-panel").hidden = false
-      part("publish-panel").querySelector("#note").focus()
-    },
-
-    async publish(event) {
-      const form = event.target
-      const button = form.querySelector("button")
-      button.disabled = true
-      const saved = await saving.save()
-      const answer = saved && await post(root.dataset.publish, { version: saving.version, note: form.note.value, small: form.small.checked ? "1" : "0" }).catch(() => null)
-      button.disabled = false
-      if (answer?.ok) return location.assign(answer.body.location)
-      if (saved === false && conflict) return this.closePanels()
-
-      part("publish-error").textContent = answer?.body?.error ?? words.failed
-      part("publish-error").hidden = false
     },
 
     takeTheirs() {

@@ -16,7 +16,9 @@ class WordsTest < Minitest::Test
   }.freeze
 
   def test_worked_cases
-    CASES.each { |text, day| assert_equal day, Days::Words.read(text, today: MONDAY)&.iso8601, text }
+    unread, read = CASES.partition { |_text, day| day.nil? }
+    read.each { |text, day| assert_equal day, Days::Words.read(text, today: MONDAY)&.iso8601, text }
+    unread.each { |text, _day| assert_nil Days::Words.read(text, today: MONDAY), text }
   end
 
   def test_the_month_may_stand_first
