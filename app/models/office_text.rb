@@ -37,7 +37,7 @@ class OfficeText
   private_class_method :form
 
   def self.run(form, bytes, folder)
-    command = [ "pandoc", "+RTS", "-M768M", "-RTS", "--from", form, "--to", "html", "--wrap", "none", "--extract-media", "." ]
+    command = [ "pandoc", "+RTS", "-M768M", "-RTS", "--sandbox", "--from", form, "--to", "html", "--wrap", "none", "--extract-media", "." ]
     out, status = Open3.capture2(*command, stdin_data: bytes, binmode: true, chdir: folder, rlimit_cpu: SECONDS, rlimit_fsize: LARGEST, err: File::NULL)
     raise Unreadable unless status.success? && out.bytesize <= LARGEST
 

@@ -44,7 +44,8 @@ class ShownCitations
     title = %(<cite>#{escape[source.title]}</cite>)
     title = %(<a class="link-away" rel="noopener noreferrer" title="#{escape[Zuhause::Links::Target.parse(source.address).site.to_s]}" href="#{escape[source.address]}">#{title}</a>) if source.address.present?
     accessed = I18n.t("document.cite.accessed", day: I18n.l(source.accessed_on, format: :day_and_year)) if source.accessed_on
-    [ source.author.presence && escape[source.author], title, source.publisher.presence && escape[source.publisher], source.date.presence, accessed ].compact.join(". ").gsub("..", ".")
+    said = ->(text) { text.presence && escape[text.delete_suffix(".")] }
+    [ said[source.author], title, said[source.publisher], said[source.date], accessed ].compact.join(". ")
   end
 
   # To where it is cited: a letter for each place.

@@ -4,6 +4,9 @@ class ShownDocument
   LINK = %r{<x-link target="([^"]*)">(.*?)</x-link>}m
   LEAF = %r{<x-leaf data="([^"]*)"></x-leaf>}
 
+  # Keeps the place of what depends on who looks.
+  HOLD_LEAF = ->(leaf) { %(<x-leaf data="#{CGI.escapeHTML(JSON.generate(leaf))}"></x-leaf>) }
+
   # @return [Hash{String=>String}] the words for the tones of notices
   def self.tones
     Zuhause::Document::Schema::TONES.index_with { |tone| I18n.t("document.tones.#{tone}") }
@@ -38,9 +41,15 @@ class ShownDocument
   def to_html
     html = prefix == OWN ? same_for_all : same_for_all.gsub(/ id="#{OWN}/, %( id="#{prefix}))
     links = ShownLinks.new(html.scan(LINK).map { |target, _label| parse(target) }, page: page, viewer: viewer)
-    leaves = ShownLeaves.new(html.scan(LEAF).map { |leaf,| node(leaf) }, self)
     # Links first: a picture may stand in one, and what a live insert shows has its own links in it already.
-    with_references(html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) }.gsub(LEAF) { leaves.html(node(Regexp.last_match(1))) }).html_safe
+    with_references(filled([ html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) } ]).first).html_safe
+  end
+
+  # @param blocks [Array<String, nil>] HTML in which places are held by {HOLD_LEAF}
+  # @return [Array<String, nil>] the same with what stands there
+  def filled(blocks)
+    leaves = ShownLeaves.new(blocks.compact.flat_map { |html| html.scan(LEAF).map { |leaf,| node(leaf) } }, self)
+    blocks.map { |html| html&.gsub(LEAF) { leaves.html(node(Regexp.last_match(1))) } }
   end
 
   # @return [Array<Zuhause::Document::Outline::Heading>] its own, and those of live inserts that join in
@@ -100,6 +109,6 @@ class ShownDocument
   def write
     Zuhause::Markup::HTML.write(document, tones: self.class.tones,
       link: ->(target, label) { %(<x-link target="#{CGI.escapeHTML(target.to_s)}">#{label}</x-link>) },
-      leaf: ->(leaf) { %(<x-leaf data="#{CGI.escapeHTML(JSON.generate(leaf))}"></x-leaf>) })
+      leaf: HOLD_LEAF)
   end
 end

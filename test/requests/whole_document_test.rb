@@ -115,6 +115,13 @@ class WholeDocumentTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
+  test "a comparison names people, days and files as the page does" do
+    save_text(@page, "Ask [](mention:#{@ben.public_id}) by [2026-12-01](date:2026-12-01).", by: @ida)
+    get "/p/#{@page.to_param}/comparison?from=1&to=draft"
+    assert_select ".mention", text: "Ben Holt"
+    assert_select "time[datetime='2026-12-01']"
+  end
+
   test "tables go out as CSV, of what one sees" do
     table = Zuhause::Document::Walk.blocks(@page.edition.document).find { |block| block["type"] == "table" }.dig("attrs", "id")
     get "/p/#{@page.to_param}/tables/#{table}"

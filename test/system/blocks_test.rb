@@ -35,6 +35,9 @@ class BlocksTest < ApplicationSystemTestCase
     first("select[aria-label='Who does it']").select "Ben Holt"
     first("input[aria-label='Due']").set(Date.new(2026, 12, 1))
     first(".ProseMirror .task input[type=checkbox]").click
+    all(".ProseMirror .task")[1].hover
+    all("button", text: "in words").last.click
+    choose_from_list "1 Dec 2030", /1 Dec 2030/
     editor.send_keys [ :control, :end ]
     insert "fold"
     find("input[aria-label='Title that opens and closes it']").send_keys "On Sundays"
@@ -42,7 +45,7 @@ class BlocksTest < ApplicationSystemTestCase
     insert "date"
     saved
     tasks = block("task_list")["content"]
-    assert_equal [ { "done" => true, "assignee" => @ben.public_id, "due" => "2026-12-01" }, {} ], tasks.map { |task| task.fetch("attrs").except("id") }
+    assert_equal [ { "done" => true, "assignee" => @ben.public_id, "due" => "2026-12-01" }, { "due" => "2030-12-01" } ], tasks.map { |task| task.fetch("attrs").except("id") }
     assert_equal "On Sundays", block("fold")["attrs"]["title"]
     assert_accessible
     publish

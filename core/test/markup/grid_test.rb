@@ -29,6 +29,11 @@ class GridTest < Minitest::Test
     end
   end
 
+  def test_formulas_are_made_inert
+    table = Markup::HTMLReader.read("<table><tr><td>=1+1<td>+47 12<td>-5 °C<td>+1+cmd|' /C x'!A0<td>@x</table>").doc["content"].first
+    assert_equal "'=1+1,+47 12,-5 °C,'+1+cmd|' /C x'!A0,'@x\r\n", Markup::Grid.write(table, inert: true)
+  end
+
   def test_spans
     table = Markup::HTMLReader.read("<table><tr><td rowspan=2>a<td>b<tr><td>c</table>").doc["content"].first
     assert_equal "a,b\r\n,c\r\n", Markup::Grid.write(table)

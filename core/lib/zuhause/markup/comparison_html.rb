@@ -5,14 +5,15 @@ module Zuhause
       # @param comparison [Changes::Comparison]
       # @param label [#call] takes a {Changes::Entry} that differs, gives its label's HTML
       # @param side [Symbol] :both in one column, or :old or :new alone
+      # @param leaf [#call] see {HTML.write}
       # @return [Array<String, nil>] HTML of each block of the document; nil where this side has none
-      def self.write(comparison, label:, tones: {}, side: :both)
-        writer = new(tones, PLAIN_LINK, label, side)
+      def self.write(comparison, label:, tones: {}, side: :both, leaf: PLAIN_LEAF)
+        writer = new(tones, label, side, leaf)
         comparison.root.children.map { |entry| writer.entry(entry) }
       end
 
-      def initialize(tones, link, label, side)
-        super(tones, link)
+      def initialize(tones, label, side, leaf)
+        super(tones, PLAIN_LINK, leaf)
         @label = label
         @side = side
       end

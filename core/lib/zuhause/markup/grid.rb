@@ -31,15 +31,25 @@ module Zuhause
         read(text, separator: "\t") if rows(text, "\t")&.map(&:size)&.uniq&.one?
       end
 
+      # What spreadsheets would run: a formula.
+      FORMULA = /\A(?:[=@\t\r]|[+-].*[|!(=])/m
+
       # @param table [Hash] a table in normal form
+      # @param inert [Boolean] whether an apostrophe is put before what a spreadsheet would take for a formula
       # @return [String] CSV; a cell that spans several stands in the first of them
-      def write(table)
+      def write(table, inert: false)
         places = Document::Table.places(table["content"])
         width = Document::Table.width(table["content"])
         grid = Array.new(table["content"].size) { Array.new(width) }
-        places.each { |place| grid[place.row][place.column] = Document::Text.of(place.cell) }
+        places.each { |place| grid[place.row][place.column] = text(place.cell, inert) }
         grid.map { |row| CSV.generate_line(row, row_sep: "\r\n") }.join
       end
+
+      def text(cell, inert)
+        text = Document::Text.of(cell)
+        inert && text.match?(FORMULA) ? "'#{text}" : text
+      end
+      private_class_method :text
 
       def rows(text, separator)
         rows = CSV.parse(text, col_sep: separator, liberal_parsing: true).reject { |row| row.compact.empty? }
