@@ -37,6 +37,15 @@ class WholeDocumentTest < ApplicationSystemTestCase
     assert_equal %w[paragraph notice paragraph], draft["content"].map { |node| node["type"] }
   end
 
+  test "a block is dragged by its handle to where the line shows" do
+    write
+    find(".ProseMirror p", text: "First").hover
+    drag_handle_below "Then salt."
+    assert_equal [ "Then salt.", "First grit." ], blocks.first(2)
+    saved
+    assert_equal "Then salt.", Zuhause::Document::Text.of(draft["content"].first)
+  end
+
   test "words are found and replaced, as written and whole, and that is undone as one" do
     write
     editor.send_keys [ :control, "f" ]
@@ -196,6 +205,25 @@ class WholeDocumentTest < ApplicationSystemTestCase
     editor
     page.execute_script "document.querySelector('.ProseMirror').editor.commands.focus('start')"
     assert_selector ".ProseMirror:focus"
+  end
+
+  # As the browser does it, whose own dragging cannot be driven.
+  def drag_handle_below(words)
+    find(".block-handle")
+    shown = page.evaluate_script(<<~JS, words)
+      ((words) => {
+        const handle = document.querySelector(".block-handle")
+        const target = [...document.querySelectorAll(".ProseMirror p")].find((p) => p.textContent === words)
+        const box = target.getBoundingClientRect()
+        const at = { dataTransfer: new DataTransfer(), bubbles: true, cancelable: true, clientX: box.right - 5, clientY: box.bottom - 4 }
+        handle.dispatchEvent(new DragEvent("dragstart", at))
+        target.dispatchEvent(new DragEvent("dragover", at))
+        const line = document.querySelector(".drop-line")
+        target.dispatchEvent(new DragEvent("drop", at))
+        return line !== null
+      })(arguments[0])
+    JS
+    assert shown, "no line where it would come down"
   end
 
   def blocks
