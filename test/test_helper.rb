@@ -13,3 +13,6 @@ class ActiveSupport::TestCase
 
   parallelize workers: :number_of_processors, threshold: 10
 end
+
+# SQLite's connections must not be shared between processes.
+ActiveRecord::Base.connection_handler.clear_all_connections!(:all)

@@ -124,8 +124,14 @@ export default class Inserting {
     this.editor.chain().focus().insertContent({ type: "text", text, marks: [{ type: "blank" }] }).setTextSelection({ from, to: from + text.length }).run()
   }
 
+  // A block that is chosen whole is not written over: the line goes behind it.
   inline(content) {
-    this.editor.chain().focus().insertContent(content).run()
+    const { selection } = this.editor.state
+    const chain = this.editor.chain().focus()
+    if (selection instanceof NodeSelection && selection.node.isBlock) {
+      const line = typeof content === "string" ? { type: "text", text: content } : content
+      chain.insertContentAt(selection.to, { type: "paragraph", content: [line].flat() }).run()
+    } else chain.insertContent(content).run()
   }
 
   // In place of an empty paragraph, else behind the block that the cursor is in; further out where that cannot hold it.
