@@ -176,6 +176,62 @@ class WholeDocumentTest < ApplicationSystemTestCase
     assert_accessible
   end
 
+  test "what a block's writer decides stands beside it: width, where it leads, depth, columns, headings, shares" do
+    other = new_page("Salt", above: @room, by: @ida, markdown: "# Where salt lies\n\nIn the box.")
+    file = PageFile.take(Rack::Test::UploadedFile.new(Rails.root.join("docs/screenshots/read.png"), "image/png"), page: @page, by: @ida)
+    save_text(@page, <<~MARKDOWN, by: @ida)
+      ::: contents_list
+      :::
+
+      ::: figure {file="#{file.public_id}" alt="A page"}
+
+      :::
+
+      ::: live_insert {page="#{other.public_id}"}
+      :::
+
+      ::: columns
+
+      ::: column
+
+      Left
+
+      :::
+
+      ::: column
+
+      Right
+
+      :::
+
+      :::
+
+      ::: references
+      :::
+
+      مرحبا
+    MARKDOWN
+    visit "/p/#{@page.to_param}/draft/edit"
+    editor
+    find(".figure-grip").send_keys :left, :left
+    assert_selector ".ProseMirror figure.width-60"
+    find("input[aria-label='Leads to (address)']").send_keys "https://salt.example/"
+    select "First level", from: "Depth"
+    select "Two columns", from: "Columns of references"
+    find(".live-insert input[type=checkbox]").check
+    find(".column p", text: "Left").click
+    select "First one wider", from: "Columns"
+    saved
+    assert_equal [ 60, "https://salt.example/" ], block("figure")["attrs"].values_at("width", "target")
+    assert_equal [ 1, 2, true, 2 ], [ block("contents_list")["attrs"]["depth"], block("references")["attrs"]["columns"], block("live_insert")["attrs"]["headings"], block("column")["attrs"]["share"] ]
+    publish
+    assert_selector ".contents-list a", text: "Where salt lies"
+    assert_selector "figure.width-60 a[href='https://salt.example/'] img"
+    arabic = find(".text p", text: "مرحبا")
+    assert_equal "plaintext", arabic.native.css_value("unicode-bidi")
+    assert_accessible
+  end
+
   test "files are brought in, looked at and made pages" do
     Rails.root.join("tmp/bring.md").write("# Salt\n\nFrom [grit](bring2.md) and <b>x</b>.")
     Rails.root.join("tmp/bring2.md").write("# Grit\n\nCoarse.")
