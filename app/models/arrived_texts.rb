@@ -9,7 +9,7 @@ class ArrivedTexts
   attr_reader :kept
 
   def initialize(texts, pictures, to_targets)
-    @texts = texts.to_h { |upload| [ new_id, upload ] }
+    @texts = texts.to_h { |upload| [ PubliclyIdentified.generate, upload ] }
     @pictures = pictures.to_h { |upload| [ base(upload.original_filename), upload ] }
     @to_targets = to_targets
     @kept = {}
@@ -21,10 +21,6 @@ class ArrivedTexts
   end
 
   private
-
-  def new_id
-    SecureRandom.alphanumeric(10, chars: [ *"a".."z", *"0".."9" ])
-  end
 
   def base(name)
     File.basename(name.to_s.tr("\\", "/")).downcase
@@ -86,7 +82,7 @@ class ArrivedTexts
   def show(address, words, shown)
     upload = picture_at(address, words) or return
     PageFile.fit(upload)
-    id = new_id
+    id = PubliclyIdentified.generate
     shown << id
     @kept[id] = upload
     id

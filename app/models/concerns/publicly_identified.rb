@@ -4,8 +4,13 @@ module PubliclyIdentified
 
   FORMAT = Zuhause::Links::Target::PUBLIC_ID
 
+  # @return [String] a new one
+  def self.generate
+    SecureRandom.alphanumeric(10, chars: [ *"a".."z", *"0".."9" ])
+  end
+
   included do
-    before_validation(on: :create) { self.public_id ||= SecureRandom.alphanumeric(10, chars: [ *"a".."z", *"0".."9" ]) }
+    before_validation(on: :create) { self.public_id ||= PubliclyIdentified.generate }
     validates :public_id, format: { with: FORMAT }
   end
 
