@@ -5,6 +5,7 @@ class PageFile < ApplicationRecord
   LARGEST = 25.megabytes
   MOST_PIXELS = 100_000_000
   WIDTHS = [ 480, 960, 1600 ].freeze # of the smaller versions of pictures, in pixels
+  SHEETS_SHOWN = 60 # pages of a PDF
   # What is taken, by what the content is, whatever its name says. Office documents are zip files, and told by their names.
   KINDS = {
     "image/png" => "picture", "image/jpeg" => "picture", "image/gif" => "picture", "image/webp" => "picture", "image/svg+xml" => "drawing", "application/pdf" => "pdf",
@@ -87,8 +88,6 @@ class PageFile < ApplicationRecord
 
     content.variant(resize_to_limit: [ width, nil ]).processed
   end
-
-  SHEETS_SHOWN = 60
 
   # A PDF's page as a picture, made when it is first asked for.
   #

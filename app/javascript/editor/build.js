@@ -41,7 +41,7 @@ export default function build({ element, content, words, names, page, pasteAddre
     extensions: [
       ...nodes(words, names, onDay),
       ...figures(words, names.files),
-      files(names.files, onFiles),
+      files(onFiles),
       blockIds,
       clipboard.configure({ address: pasteAddress, onProblem }),
       signs({ onArrow, onSlash, onMention }),

@@ -23,9 +23,8 @@ export function upload(url, file, onProgress) {
 }
 
 // Files that are pasted or dropped are sent, and shown where they came down.
-const incoming = (onFiles, names) => Extension.create({
+export default (onFiles) => Extension.create({
   name: "files",
-  addStorage: () => ({ names }),
   addProseMirrorPlugins: () => [new Plugin({
     key: new PluginKey("files"),
     props: {
@@ -45,4 +44,3 @@ function take(event, data, onFiles) {
   return true
 }
 
-export default (names, onFiles) => incoming(onFiles, names)
