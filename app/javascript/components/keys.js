@@ -14,25 +14,34 @@ function step(by) {
   next.focus()
 }
 
+const showKeys = () => document.querySelector("#keys").showModal()
+
 const actions = {
   f: () => document.querySelector("#find").focus(),
   n: () => follow("n"),
-  e: () => follow("e"),
+  w: () => follow("w"),
   h: () => follow("h"),
   l: () => document.querySelector("#linked-from")?.scrollIntoView(),
   ".": () => step(1),
   ",": () => step(-1),
   m: foldMargin,
   p: foldPlan,
-  "?": () => document.querySelector("#keys").showModal()
+  "?": showKeys
 }
 
 const typing = (target) => target.isContentEditable || target.closest("input, select, textarea, dialog[open]")
 
-// Single keys, while nothing is being typed, unless they are turned off in the profile.
+// Where a page's text is written, single keys are letters of it, wherever the focus is.
+const writing = () => document.querySelector("[data-writing]") !== null
+
+// Single keys, while nothing is being typed, unless they are turned off in the profile. F1 lists the keys everywhere.
 export default () => ({
   press(event) {
-    if (document.documentElement.dataset.keys === "false") return
+    if (event.key === "F1" && !writing() && !document.querySelector("dialog[open]")) {
+      event.preventDefault()
+      return showKeys()
+    }
+    if (document.documentElement.dataset.keys === "false" || writing()) return
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
 
     const action = actions[event.key]
@@ -40,5 +49,17 @@ export default () => ({
 
     event.preventDefault()
     action()
+  },
+
+  // Menus close where something else is pressed, and by Escape.
+  pressed(event) {
+    for (const menu of document.querySelectorAll("details.menu[open]")) if (!menu.contains(event.target)) menu.open = false
+  },
+
+  escape() {
+    const menu = document.querySelector("details.menu[open]")
+    if (!menu) return
+    menu.open = false
+    menu.querySelector("summary").focus()
   }
 })

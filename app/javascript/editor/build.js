@@ -1,61 +1,51 @@
-import { Editor, Extension, InputRule } from "@tiptap/core"
+import { Editor } from "@tiptap/core"
 import { Dropcursor, Gapcursor, Placeholder, UndoRedo } from "@tiptap/extensions"
-import nodes from "./nodes"
-import blockIds from "./block_ids"
+import asking from "./asking"
 import blanks from "./blanks"
+import blockIds from "./block_ids"
+import chosen from "./chosen"
 import clipboard from "./clipboard"
+import dropping from "./dropping"
+import edge from "./edge"
 import figures from "./figures"
-import files from "./files"
+import inView from "./in_view"
+import lastLine, { withLastLine } from "./last_line"
 import moving from "./moving"
+import nodes from "./nodes"
 import { searching } from "./searching"
 import selectionMenu from "./selection_menu"
 
-// Typing "->" asks for a page to link to, "/" for something to insert, "@" for a person: at the beginning of a word. The
-// sign is taken out again once it stands there.
-const asking = (find, sign, ask) => (editor) => new InputRule({
-  find,
-  handler({ state }) {
-    if (state.selection.$from.parent.type.spec.code) return null
-    setTimeout(() => {
-      const { from } = editor.state.selection
-      if (editor.state.doc.textBetween(Math.max(0, from - sign.length), from) !== sign) return
-      editor.commands.deleteRange({ from: from - sign.length, to: from })
-      ask()
-    })
-  }
-})
-
-const signs = ({ onArrow, onSlash, onMention }) => Extension.create({
-  name: "signs",
-  addInputRules() {
-    return [asking(/->$/, "->", onArrow), asking(/(?:^|\s)\/$/, "/", onSlash), asking(/(?:^|\s)@$/, "@", onMention)].map((rule) => rule(this.editor))
-  }
-})
-
-export default function build({ element, content, words, names, page, pasteAddress, menu, onArrow, onSlash, onMention, onFiles, onProblem, onHandle, onDay, ...events }) {
+// @param on [Object] what the editor calls when something is asked for: signs (see asking), onFiles, onProblem, onDay,
+//   onEscape, onDescribe
+export default function build({ root, element, content, words, names, page, pasteAddress, menu, on, ...events }) {
+  const pasting = { address: pasteAddress, onProblem: on.onProblem }
   return new Editor({
     element,
-    content,
+    content: withLastLine(content),
     injectCSS: false, // the policy allows no injected styles; ours are in text.css
     enableContentCheck: true,
     extensions: [
-      ...nodes(words, names, onDay),
-      ...figures(words, names.files),
-      files(onFiles),
+      ...nodes(words, names, on.onDay),
+      ...figures(words, names.files, on.onDescribe),
+      dropping(on.onFiles, pasting),
       blockIds,
-      clipboard.configure({ address: pasteAddress, onProblem }),
-      signs({ onArrow, onSlash, onMention }),
-      moving(words, onHandle),
+      clipboard.configure(pasting),
+      asking(on.signs),
+      chosen(on.onEscape),
+      moving,
+      edge(words),
       blanks,
       searching,
       selectionMenu(menu),
+      inView(root),
+      lastLine,
       UndoRedo,
       Gapcursor,
       Dropcursor.configure({ class: "drop-line", color: false, width: 2 }),
       Placeholder.configure({ placeholder: words.placeholder })
     ],
     editorProps: {
-      attributes: { "aria-label": words.editor, "aria-multiline": "true", role: "textbox", "data-page": page, spellcheck: "true" }
+      attributes: { "aria-label": words.editor, "aria-multiline": "true", "aria-controls": "link-choices", role: "textbox", "data-page": page, spellcheck: "true" }
     },
     ...events
   })

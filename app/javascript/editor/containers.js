@@ -1,4 +1,5 @@
 import { Node, mergeAttributes } from "@tiptap/core"
+import { dayInWords } from "./days"
 
 // Blocks that hold others and have something to fill in of their own.
 
@@ -72,13 +73,17 @@ const task = (words, people, askDay) => Node.create({
     who.append(new Option(words.task_nobody, ""), ...Object.entries(people).map(([id, name]) => new Option(name, id)))
     who.value = node.attrs.assignee ?? ""
     who.addEventListener("change", () => set("assignee", who.value || null))
-    const view = headed(editor, "task", [box, who, due, inWords], (next) => {
+    const facts = Object.assign(document.createElement("span"), { className: "task-facts" })
+    const fields = Object.assign(document.createElement("span"), { className: "task-fields" })
+    fields.append(who, due, inWords)
+    const view = headed(editor, "task", [box, facts, fields], (next) => {
       if (next.type.name !== "task") return false
       box.checked = next.attrs.done
       view.dom.classList.toggle("task-done", next.attrs.done)
-      view.dom.classList.toggle("task-set", Boolean(next.attrs.due || next.attrs.assignee))
       if (document.activeElement !== due) due.value = next.attrs.due ?? ""
       who.value = next.attrs.assignee ?? ""
+      const by = next.attrs.due && words.task_by.replace("%{day}", dayInWords(next.attrs.due, words))
+      facts.textContent = [people[next.attrs.assignee], by].filter(Boolean).join(", ")
       return true
     })
     view.update(node)

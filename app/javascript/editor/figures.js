@@ -1,19 +1,15 @@
 import { Node } from "@tiptap/core"
+import { NodeSelection } from "@tiptap/pm/state"
 import { choice, mirrored, text } from "./controls"
 
-// Pictures, galleries of them, files and cards.
+// Pictures, galleries of them, files and cards. What is set of a picture stands on the workbench while it is chosen or
+// its caption written, where there is room for it.
 
 const address = (id) => `/files/${id}`
-const WIDTHS = [100, 80, 60, 50, 40, 30]
+export const WIDTHS = [100, 80, 60, 50, 40, 30]
 const nearest = (share) => WIDTHS.reduce((best, width) => (Math.abs(width - share) < Math.abs(best - share) ? width : best))
 
 const attributes = (attrs) => () => Object.fromEntries(Object.entries(attrs).map(([name, value]) => [name, { default: value, rendered: false }]))
-
-// A page's address of this house, as documents name it.
-function target(typed) {
-  const own = typed.startsWith(`${location.origin}/p/`) && typed.match(/(?:-|\/p\/)([a-z0-9]{10})(?:#b-([a-z0-9]{8}))?$/)
-  return own ? ["page:" + own[1], own[2]].filter(Boolean).join("#") : typed.trim() || null
-}
 
 // Drawn wider and narrower by its edge, or by the arrow keys on it.
 function grip(words, image, frame, set) {
@@ -39,7 +35,15 @@ function grip(words, image, frame, set) {
   return handle
 }
 
-const figure = (words) => Node.create({
+// The caption is left by Enter, to the line behind the picture; a gallery's, to the line behind that.
+function leaveCaption(editor) {
+  const { $from } = editor.state.selection
+  if ($from.parent.type.name !== "figure" || !editor.state.selection.empty) return false
+  const behind = $from.node(-1).type.name === "gallery" ? $from.after(-1) : $from.after()
+  return editor.chain().insertContentAt(behind, { type: "paragraph" }).setTextSelection(behind + 1).scrollIntoView().run()
+}
+
+const figure = (words, onDescribe) => Node.create({
   name: "figure",
   group: "block",
   content: "inline*",
@@ -47,6 +51,9 @@ const figure = (words) => Node.create({
   isolating: true,
   addAttributes: attributes({ file: null, alt: "", width: 100, side: null, target: null }),
   renderHTML: ({ HTMLAttributes }) => ["figure", HTMLAttributes, 0],
+  addKeyboardShortcuts() {
+    return { Enter: () => leaveCaption(this.editor) }
+  },
   addNodeView: () => ({ node, editor, getPos }) => {
     const set = (name) => (value) => {
       if (editor.state.doc.nodeAt(getPos())?.attrs[name] !== value) editor.view.dispatch(editor.state.tr.setNodeAttribute(getPos(), name, value))
@@ -55,17 +62,14 @@ const figure = (words) => Node.create({
     const frame = Object.assign(document.createElement("div"), { className: "figure-frame", contentEditable: "false" })
     const image = document.createElement("img")
     const handle = grip(words, image, () => editor.view.dom, set("width"))
-    frame.append(image, handle)
-    const bar = Object.assign(document.createElement("div"), { className: "figure-head", contentEditable: "false" })
-    const controls = {
-      alt: text(words.figure_alt, node.attrs.alt, set("alt")),
-      target: text(words.figure_target, node.attrs.target, (value) => set("target")(target(value)), { maxLength: 2000, type: "url" }),
-      width: choice(words.figure_width, WIDTHS.map((share) => [share, `${share} %`]), node.attrs.width, (value) => set("width")(Number(value))),
-      side: choice(words.figure_side, Object.entries(words.figure_sides), node.attrs.side ?? "", (value) => set("side")(value || null))
-    }
-    bar.append(...Object.values(controls))
+    const wanting = Object.assign(document.createElement("button"), { type: "button", className: "figure-wanting", textContent: words.figure_wanting })
+    wanting.addEventListener("click", () => {
+      editor.view.dispatch(editor.state.tr.setSelection(NodeSelection.create(editor.state.doc, getPos())))
+      onDescribe()
+    })
+    frame.append(image, handle, wanting)
     const contentDOM = document.createElement("figcaption")
-    dom.append(frame, bar, contentDOM)
+    dom.append(frame, contentDOM)
     const update = (next) => {
       if (next.type.name !== "figure") return false
       const { file, side: at, width: share } = next.attrs
@@ -74,15 +78,14 @@ const figure = (words) => Node.create({
       handle.ariaValueNow = share
       handle.ariaValueText = `${share} %`
       dom.className = ["figure", at && `figure-${at}`, share !== 100 && `width-${Math.round(share / 10) * 10}`].filter(Boolean).join(" ")
-      for (const [name, element] of Object.entries(controls)) mirrored(element, next.attrs[name])
-      controls.alt.classList.toggle("figure-wanting", next.attrs.alt === "")
+      wanting.hidden = next.attrs.alt !== ""
       contentDOM.dataset.placeholder = next.content.size ? "" : words.figure_caption
       return true
     }
     update(node)
     return {
       dom, contentDOM, update,
-      stopEvent: (event) => bar.contains(event.target) || handle.contains(event.target),
+      stopEvent: (event) => handle.contains(event.target) || wanting.contains(event.target),
       ignoreMutation: (mutation) => mutation.type !== "selection" && !contentDOM.contains(mutation.target)
     }
   }
@@ -143,4 +146,4 @@ const embed = (words, names) => Node.create({
   }
 })
 
-export default (words, names) => [figure(words), gallery(words), embed(words, names)]
+export default (words, names, onDescribe) => [figure(words, onDescribe), gallery(words), embed(words, names)]

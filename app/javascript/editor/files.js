@@ -1,6 +1,3 @@
-import { Extension } from "@tiptap/core"
-import { Plugin, PluginKey } from "@tiptap/pm/state"
-
 const token = () => document.querySelector("meta[name=csrf-token]")?.content ?? ""
 
 // Sends one file and tells how far it is; answers { ok, body }.
@@ -21,26 +18,3 @@ export function upload(url, file, onProgress) {
     request.send(data)
   })
 }
-
-// Files that are pasted or dropped are sent, and shown where they came down.
-export default (onFiles) => Extension.create({
-  name: "files",
-  addProseMirrorPlugins: () => [new Plugin({
-    key: new PluginKey("files"),
-    props: {
-      handleDOMEvents: {
-        paste: (_view, event) => take(event, event.clipboardData, onFiles),
-        drop: (_view, event) => take(event, event.dataTransfer, onFiles)
-      }
-    }
-  })]
-})
-
-function take(event, data, onFiles) {
-  const files = [...(data?.files ?? [])]
-  if (!files.length) return false
-  event.preventDefault()
-  onFiles(files)
-  return true
-}
-

@@ -1,6 +1,8 @@
 import { NodeSelection, Selection } from "@tiptap/pm/state"
+import { answer, leave, take } from "./asking"
 import * as choices from "./choices"
 import { upload } from "./files"
+import { headings } from "./outline"
 import Picker from "./picker"
 import { get, post } from "../http"
 
@@ -8,43 +10,60 @@ const LARGEST_TABLE = 1_000_000 // bytes
 
 // All that comes into a text otherwise than by typing it: links, blocks, people, pages shown live, files.
 export default class Inserting {
-  constructor({ root, words, names, editor }) {
-    Object.assign(this, { root, words, names, editor })
-    this.picker = new Picker({ panel: this.part("link-panel"), onClose: () => this.closed() })
+  // say tells the writer something on the workbench; close closes what else is open there.
+  constructor({ root, words, names, editor, say, close }) {
+    Object.assign(this, { root, words, names, editor, say, close })
+    this.picker = new Picker({ panel: this.part("link-panel"), words, onClose: (inText) => this.left(inText), onActive: (id) => this.mark(id) })
+    this.picker.onTaken = (inText) => inText && take(editor.view)
+    this.signs = this.signsHeard()
   }
 
   part(name) {
     return this.root.querySelector(`[data-${name}]`)
   }
 
-  // Opens the field for one kind of choice. Closed without one, the sign that opened it comes back.
-  ask(label, find, onChoose, { text = "", sign = null } = {}) {
-    this.part("publish-panel").hidden = true
-    this.sign = sign
-    this.picker.open({ label: this.words.asks[label], find, text, onChoose: (choice) => { this.sign = null; onChoose(choice) } })
+  // What the plugin that watches for signs is told.
+  signsHeard() {
+    const ask = { "->": () => this.link(true), "/": () => this.anything(true), "@": () => this.mention(true) }
+    return {
+      onOpen: (sign) => ask[sign](),
+      onTyped: (text) => this.picker.typed(text),
+      onClosed: () => this.picker.inText && this.picker.hide(),
+      onKey: (name) => this.picker.isOpen && this.picker.take(name)
+    }
   }
 
-  closed() {
-    const chain = this.editor.chain().focus()
-    ;(this.sign ? chain.insertContent(this.sign, { applyInputRules: false }) : chain).run()
-    this.sign = null
+  // Opens the list for one kind of choice. What is chosen comes in the place of the sign that asked for it.
+  ask(label, find, onChoose, { text = "", inText = false } = {}) {
+    this.close()
+    const chosen = inText ? (choice) => answer(this.editor.view, () => onChoose(choice)) : onChoose
+    this.picker.open({ label: this.words.asks[label], find, text, inText, onChoose: chosen })
   }
 
-  anything(sign = null) {
-    this.ask("insert", choices.inserts(this.words), (choice) => this.insert(choice), { sign })
+  left(inText) {
+    if (inText) leave(this.editor.view)
+    else this.editor.commands.focus()
+  }
+
+  // The text has the focus; a screen reader is told which choice is marked.
+  mark(id) {
+    const { dom } = this.editor.view
+    if (id) dom.setAttribute("aria-activedescendant", id)
+    else dom.removeAttribute("aria-activedescendant")
+  }
+
+  anything(inText = false) {
+    this.ask("insert", choices.inserts(this.words), (choice) => this.insert(choice), { inText })
   }
 
   insert({ content, ask }) {
-    if (content) this.block(content)
-    else if (ask === "link") this.link()
-    else if (ask === "file" || ask === "gallery") this.chooseFiles(ask === "gallery")
-    else if (ask === "mention") this.mention()
-    else if (ask === "date") this.day(({ date }) => this.inline({ type: "date", attrs: { date } }))
-    else if (ask === "sign") this.character()
-    else if (ask === "cite") this.cite()
-    else if (ask === "blank") this.blank()
-    else if (ask === "title") this.choosePage(({ id }) => this.inline({ type: "page_title", attrs: { page: id } }))
-    else this.choosePage((page) => this.live(page))
+    if (content) return this.block(content)
+    const asks = {
+      link: () => this.link(), file: () => this.chooseFiles(false), gallery: () => this.chooseFiles(true), mention: () => this.mention(), sign: () => this.character(),
+      date: () => this.day(({ date }) => this.inline({ type: "date", attrs: { date } })), cite: () => this.cite(), blank: () => this.blank(),
+      title: () => this.choosePage(({ id }) => this.inline({ type: "page_title", attrs: { page: id } })), live: () => this.choosePage((page) => this.live(page))
+    }
+    return asks[ask]()
   }
 
   choosePage(onChoose) {
@@ -54,22 +73,22 @@ export default class Inserting {
     })
   }
 
-  link(sign = null) {
+  link(inText = false) {
     const { from, to } = this.editor.state.selection
-    const text = this.editor.state.doc.textBetween(from, to, " ")
-    this.ask("link", choices.links(this.root.dataset.choices, this.words), (choice) => this.setLink(choice), { text, sign })
+    const text = inText ? "" : this.editor.state.doc.textBetween(from, to, " ")
+    const own = () => headings(this.editor.state.doc).map(({ text: heading, id }) => ({ id: this.root.dataset.page, block: id, heading }))
+    this.ask("link", choices.links(this.root.dataset.choices, this.words, own), (choice) => this.setLink(choice), { text, inText })
   }
 
   setLink({ target, title: label }) {
     const link = { type: "link", attrs: { target } }
     const { empty, from, to } = this.editor.state.selection
-    const chain = this.editor.chain().focus()
-    if (empty) chain.insertContent({ type: "text", text: label, marks: [link] }).unsetMark("link").run()
-    else chain.setTextSelection({ from, to }).setMark("link", link.attrs).setTextSelection(to).run()
+    if (empty) return this.inline({ type: "text", text: label, marks: [link] })
+    return this.editor.chain().focus().setTextSelection({ from, to }).setMark("link", link.attrs).setTextSelection(to).run()
   }
 
-  mention(sign = null) {
-    this.ask("mention", choices.people(this.names.people), ({ id }) => this.inline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }]), { sign })
+  mention(inText = false) {
+    this.ask("mention", choices.people(this.names.people), ({ id }) => this.inline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }]), { inText })
   }
 
   day(onChoose) {
@@ -78,7 +97,7 @@ export default class Inserting {
 
   async character() {
     const { default: find } = await import(this.root.dataset.signs)
-    this.ask("sign", async (text) => find(text), ({ sign }) => this.inline(sign))
+    this.ask("sign", find, ({ sign }) => this.inline(sign))
   }
 
   cite() {
@@ -121,44 +140,41 @@ export default class Inserting {
     const { from, empty } = this.editor.state.selection
     if (!empty) return this.editor.chain().focus().toggleMark("blank").run()
     const text = this.words.blank
-    this.editor.chain().focus().insertContent({ type: "text", text, marks: [{ type: "blank" }] }).setTextSelection({ from, to: from + text.length }).run()
+    return this.editor.chain().focus().insertContent({ type: "text", text, marks: [{ type: "blank" }] }).setTextSelection({ from, to: from + text.length }).run()
   }
 
-  // A block that is chosen whole is not written over: the line goes behind it.
+  // A block that is chosen whole is not written over: the line goes behind it. A mark ends with what it came with.
   inline(content) {
     const { selection } = this.editor.state
+    const line = [typeof content === "string" ? { type: "text", text: content } : content].flat()
     const chain = this.editor.chain().focus()
-    if (selection instanceof NodeSelection && selection.node.isBlock) {
-      const line = typeof content === "string" ? { type: "text", text: content } : content
-      chain.insertContentAt(selection.to, { type: "paragraph", content: [line].flat() }).run()
-    } else chain.insertContent(content).run()
+    if (selection instanceof NodeSelection && selection.node.isBlock) chain.insertContentAt(selection.to, { type: "paragraph", content: line }).run()
+    else chain.insertContent(line).unsetMark("link").run()
   }
 
   // In place of an empty paragraph, else behind the block that the cursor is in; further out where that cannot hold it.
-  block(content) {
-    this.editor.chain().focus().command(({ tr, state }) => {
+  // @param at [Number, null] between which blocks, if the pointer says so
+  block(content, at = null) {
+    this.editor.chain().focus(null, { scrollIntoView: false }).command(({ tr, state }) => {
       const node = state.schema.nodeFromJSON(content)
-      const whole = state.selection instanceof NodeSelection && state.selection.node.isBlock ? state.selection : null
-      const $from = whole ? state.doc.resolve(whole.to) : state.selection.$from
-      if (whole && $from.parent.canReplaceWith($from.index(), $from.index(), node.type)) {
-        tr.insert(whole.to, node)
-        tr.setSelection(Selection.near(tr.doc.resolve(whole.to + 1)))
-        return true
-      }
-      const depth = this.depthFor(node.type, $from)
-      if (depth === null) return false
-      const replaced = depth === $from.depth && $from.parent.type.name === "paragraph" && $from.parent.content.size === 0
-      const at = replaced ? $from.before(depth) : $from.after(depth)
-      tr.replaceWith(at, $from.after(depth), node)
-      tr.setSelection(Selection.near(tr.doc.resolve(at + 1)))
+      const place = at === null ? this.placeFor(node.type, state) : { from: at, to: at }
+      if (!place) return false
+      tr.replaceWith(place.from, place.to, node)
+      const inside = Selection.findFrom(tr.doc.resolve(place.from), 1)
+      tr.setSelection(node.isAtom && NodeSelection.isSelectable(node) ? NodeSelection.create(tr.doc, place.from) : inside ?? Selection.near(tr.doc.resolve(place.from + 1)))
       return true
     }).scrollIntoView().run()
   }
 
-  depthFor(type, $from) {
+  placeFor(type, { selection, doc }) {
+    const whole = selection instanceof NodeSelection && selection.node.isBlock
+    const $from = whole ? doc.resolve(selection.to) : selection.$from
+    if (whole && $from.parent.canReplaceWith($from.index(), $from.index(), type)) return { from: selection.to, to: selection.to }
     for (let depth = $from.depth; depth > 0; depth -= 1) {
       const index = $from.indexAfter(depth - 1)
-      if ($from.node(depth - 1).canReplaceWith(index, index, type)) return depth
+      if (!$from.node(depth - 1).canReplaceWith(index, index, type)) continue
+      const replaced = depth === $from.depth && $from.parent.type.name === "paragraph" && $from.parent.content.size === 0
+      return { from: replaced ? $from.before(depth) : $from.after(depth), to: $from.after(depth) }
     }
     return null
   }
@@ -171,7 +187,7 @@ export default class Inserting {
     }
     if (!passages.length) return insert(null)
     const all = [{ id: null, words: this.words.whole_page }, ...passages.map(({ id, name }) => ({ id, words: name }))]
-    this.ask("passage", async (text) => all.filter((choice) => choice.words.toLowerCase().includes(text.toLowerCase())), ({ id }) => insert(id))
+    return this.ask("passage", choices.among(all), ({ id }) => insert(id))
   }
 
   async tellWithheld(page) {
@@ -185,13 +201,15 @@ export default class Inserting {
   }
 
   // One after the other, so that they stand in their order; what is refused is told, and the rest goes on.
-  async files(files) {
+  // @param at [Number, null] between which blocks they were dropped
+  async files(files, at = null) {
     const problems = []
     const pictures = []
     const together = this.together
     this.together = false
+    const put = this.placing(at)
     for (const [i, file] of files.entries()) {
-      if (/\.(csv|tsv)$/i.test(file.name) && await this.table(file)) continue
+      if (/\.(csv|tsv)$/i.test(file.name) && await this.table(file, put)) continue
       const tell = (share) => this.say(this.words.uploading.replace("%{name}", file.name).replace("%{place}", `${i + 1}/${files.length}`).replace("%{share}", Math.round(share * 100)))
       tell(0)
       const { ok, body } = await upload(this.root.dataset.files, file, tell)
@@ -203,23 +221,27 @@ export default class Inserting {
       const picture = ["picture", "drawing"].includes(body.kind)
       const block = { type: picture ? "figure" : "embed", attrs: { file: body.id } }
       if (together && picture) pictures.push(block)
-      else this.block(block)
+      else put(block)
     }
-    if (pictures.length) this.block({ type: "gallery", content: pictures })
+    if (pictures.length) put({ type: "gallery", content: pictures })
     this.say(problems.join(" "))
   }
 
+  // Puts blocks one behind the other: where they came down, though the text changes meanwhile, or where the caret is.
+  placing(at) {
+    if (at === null) return (block) => this.block(block)
+    let place = at
+    const follow = ({ transaction }) => { place = transaction.mapping.map(place) }
+    this.editor.on("transaction", follow)
+    return (block) => this.block(block, place)
+  }
+
   // A file of rows becomes a table, if it is one.
-  async table(file) {
+  async table(file, put) {
     if (file.size > LARGEST_TABLE) return false
     const answer = await post(this.root.dataset.paste, { grid: await file.text() }).catch(() => null)
     const block = answer?.ok && answer.body.content.find(({ type }) => type === "table")
-    if (block) this.block(block)
+    if (block) put(block)
     return Boolean(block)
-  }
-
-  say(text) {
-    this.part("insert-said").textContent = text
-    this.part("insert-said").hidden = !text
   }
 }

@@ -1,5 +1,6 @@
 import { Node } from "@tiptap/core"
 import { choice, mirrored, tick } from "./controls"
+import { dayInWords } from "./days"
 
 // What is told anew at each view stands in the text as one piece.
 
@@ -57,14 +58,9 @@ const settled = (name, attrs, className, fields, show) => Node.create({
   }
 })
 
-const day = (date) => {
-  const at = new Date(`${date}T12:00:00Z`)
-  return Number.isNaN(at.getTime()) ? "" : at.toLocaleDateString(document.documentElement.lang, { day: "numeric", month: "short", year: "numeric", timeZone: "UTC" })
-}
-
 export default (words, { people, pages, sources, inserts }) => [
   piece("mention", { person: null }, true, (dom, { person }) => { dom.textContent = people[person] ?? words.somebody }),
-  piece("date", { date: null }, true, (dom, { date }) => { dom.textContent = day(date) }),
+  piece("date", { date: null }, true, (dom, { date }) => { dom.textContent = dayInWords(date, words) }),
   piece("cite", { source: null, place: "" }, true, (dom, { source, place }) => {
     dom.textContent = `[${[sources[source] ?? words.some_source, place].filter(Boolean).join(", ")}]`
   }),

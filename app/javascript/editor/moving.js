@@ -1,8 +1,9 @@
 import { Extension } from "@tiptap/core"
 import { closeHistory } from "@tiptap/pm/history"
-import { NodeSelection, Plugin, PluginKey, Selection, TextSelection } from "@tiptap/pm/state"
+import { NodeSelection, TextSelection } from "@tiptap/pm/state"
+import { placeOf, sectionAt, sectionStep, isHeading } from "./sections"
 
-// Moving blocks among those they stand beside: by Alt with the arrows, and by a handle beside the block.
+// Moving blocks among those they stand beside: by Alt with the arrows; with Shift a heading takes along all under it.
 
 const FIXED = ["row", "cell", "header_cell", "column", "doc"]
 
@@ -15,10 +16,27 @@ export function blockAround($pos) {
   return null
 }
 
-function around(selection) {
+export function around(selection) {
   return selection instanceof NodeSelection && selection.node.isBlock
     ? { pos: selection.from, node: selection.node, parent: selection.$from.parent, index: selection.$from.index() }
     : blockAround(selection.$from)
+}
+
+// Takes what stands from one place to another to before a third, in one step that is undone by itself. The selection goes
+// along with what it was in.
+export function moveRange(tr, from, to, place) {
+  if (place >= from && place <= to) return null
+  const { selection } = tr
+  const slice = tr.doc.slice(from, to)
+  const inside = selection.from >= from && selection.to <= to
+  const at = place > to ? place - (to - from) : place
+  closeHistory(tr)
+  tr.delete(from, to).insert(at, slice.content)
+  if (inside) {
+    const by = at - from
+    tr.setSelection(selection instanceof NodeSelection ? NodeSelection.create(tr.doc, selection.from + by) : TextSelection.create(tr.doc, selection.anchor + by, selection.head + by))
+  }
+  return tr.scrollIntoView()
 }
 
 // Changes places with the block before or behind it; the selection goes along.
@@ -27,102 +45,51 @@ export function move(step) {
     const block = around(state.selection)
     const other = block && block.parent.maybeChild(block.index + step)
     if (!other) return false
-    if (!dispatch) return true
-
-    const to = step < 0 ? block.pos - other.nodeSize : block.pos + other.nodeSize
-    const { anchor, head } = state.selection
-    closeHistory(tr) // each step is undone by itself
-    tr.delete(block.pos, block.pos + block.node.nodeSize).insert(to, block.node)
-    tr.setSelection(state.selection instanceof NodeSelection ? NodeSelection.create(tr.doc, to) : TextSelection.create(tr.doc, anchor + to - block.pos, head + to - block.pos))
-    tr.scrollIntoView()
+    const end = block.pos + block.node.nodeSize
+    if (dispatch) moveRange(tr, block.pos, end, step < 0 ? block.pos - other.nodeSize : end + other.nodeSize)
     return true
   }
 }
 
-class Handle {
-  constructor(view, { words, onMenu }) {
-    Object.assign(this, { view, onMenu })
-    this.button = Object.assign(document.createElement("button"), { type: "button", className: "block-handle", draggable: true, tabIndex: -1, hidden: true, title: words.handle })
-    this.button.setAttribute("aria-label", words.handle)
-    this.button.append(drawing())
-    this.button.addEventListener("dragstart", (event) => this.drag(event))
-    this.button.addEventListener("mousedown", () => this.select())
-    this.button.addEventListener("click", () => this.onMenu(this.button))
-    this.over = (event) => this.follow(event)
-    view.dom.parentElement.append(this.button)
-    view.dom.parentElement.addEventListener("mousemove", this.over)
-  }
-
-  // Beside the block that the pointer is at the height of.
-  follow(event) {
-    if (event.buttons || this.button.contains(event.target)) return
-    const frame = this.view.dom.getBoundingClientRect()
-    const found = this.view.posAtCoords({ left: Math.max(event.clientX, frame.left + 4), top: event.clientY })
-    const block = found && blockAround(this.view.state.doc.resolve(found.inside >= 0 ? Math.max(found.pos, found.inside) : found.pos))
-    const dom = block && this.view.nodeDOM(block.pos)
-    if (!dom?.getBoundingClientRect) return
-    this.pos = block.pos
-    const box = dom.getBoundingClientRect()
-    this.button.hidden = false
-    this.button.style.top = `${box.top - this.view.dom.parentElement.getBoundingClientRect().top + 3}px`
-  }
-
-  select() {
-    if (this.pos >= this.view.state.doc.content.size) return
-    this.view.focus()
-    this.view.dispatch(this.view.state.tr.setSelection(NodeSelection.create(this.view.state.doc, this.pos)))
-  }
-
-  drag(event) {
-    this.select()
-    const slice = this.view.state.selection.content()
-    event.dataTransfer.setData("text/plain", slice.content.textBetween(0, slice.content.size, "\n"))
-    event.dataTransfer.effectAllowed = "move"
-    this.view.dragging = { slice, move: true }
-  }
-
-  update() {
-    if (this.pos > this.view.state.doc.content.size) this.button.hidden = true
-  }
-
-  destroy() {
-    this.view.dom.parentElement?.removeEventListener("mousemove", this.over)
-    this.button.remove()
+// The heading of the caret's section, with all that stands under it.
+export function moveSection(step) {
+  return ({ state, dispatch, tr }) => {
+    const heading = headingAbove(state)
+    const section = heading !== null && sectionAt(state.doc, heading)
+    const index = section ? sectionStep(section.parent, section.index, step) : null
+    if (index === null) return false
+    if (dispatch) moveRange(tr, section.from, section.to, placeOf(section.parent, section.start, index))
+    return true
   }
 }
 
-// Six dots.
-function drawing() {
-  const svg = document.createElementNS("http://www.w3.org/2000/svg", "svg")
-  Object.entries({ viewBox: "0 0 12 20", width: 12, height: 20, fill: "currentColor", "aria-hidden": true }).forEach(([name, value]) => svg.setAttribute(name, value))
-  for (const x of [3, 9]) {
-    for (const y of [4, 10, 16]) {
-      const dot = document.createElementNS("http://www.w3.org/2000/svg", "circle")
-      Object.entries({ cx: x, cy: y, r: 1.6 }).forEach(([name, value]) => dot.setAttribute(name, value))
-      svg.append(dot)
-    }
+function headingAbove({ selection }) {
+  const block = around(selection)
+  if (!block) return null
+  let pos = block.pos
+  for (let index = block.index; index >= 0; index -= 1) {
+    const node = block.parent.child(index)
+    if (index < block.index) pos -= node.nodeSize
+    if (isHeading(node)) return pos
   }
-  return svg
+  return null
 }
-
-export default (words, onMenu) => Extension.create({
-  name: "moving",
-  priority: 200,
-  addKeyboardShortcuts() {
-    return {
-      "Alt-ArrowUp": () => this.editor.commands.command(move(-1)) || true,
-      "Alt-ArrowDown": () => this.editor.commands.command(move(1)) || true
-    }
-  },
-  addProseMirrorPlugins: () => [new Plugin({ key: new PluginKey("moving"), view: (view) => new Handle(view, { words, onMenu }) })]
-})
 
 export function remove({ state, tr, dispatch }) {
   const block = around(state.selection)
   if (!block) return false
   if (dispatch) {
     tr.delete(block.pos, block.pos + block.node.nodeSize)
-    tr.setSelection(Selection.near(tr.doc.resolve(Math.min(block.pos, tr.doc.content.size))))
+    tr.setSelection(TextSelection.near(tr.doc.resolve(Math.min(block.pos, tr.doc.content.size))))
   }
   return true
 }
+
+export default Extension.create({
+  name: "moving",
+  priority: 200,
+  addKeyboardShortcuts() {
+    const run = (command) => () => this.editor.commands.command(command) || true
+    return { "Alt-ArrowUp": run(move(-1)), "Alt-ArrowDown": run(move(1)), "Alt-Shift-ArrowUp": run(moveSection(-1)), "Alt-Shift-ArrowDown": run(moveSection(1)) }
+  }
+})

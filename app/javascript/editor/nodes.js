@@ -20,8 +20,13 @@ import { BulletList, ListItem, ListKeymap, OrderedList } from "@tiptap/extension
 // The document tree's node types and marks under the names that the core gives them. A test holds this schema against
 // the core's (Zuhause::Document::Schema).
 
+const aligned = { align: { default: null, renderHTML: ({ align }) => (align ? { class: `align-${align}` } : {}) } }
+
 const heading = Heading.extend({
   content: "text*",
+  addAttributes() {
+    return { ...this.parent?.(), ...aligned }
+  },
   // Below the page's title, which is the h1.
   renderHTML({ node, HTMLAttributes }) {
     return [`h${node.attrs.level + 1}`, HTMLAttributes, 0]
@@ -81,7 +86,7 @@ const [underline, highlight, colour, blank, sub, sup] = marks
 export default (words, names, askDay) => [
   Document,
   Text,
-  Paragraph,
+  Paragraph.extend({ addAttributes: () => aligned }),
   heading,
   bulletList,
   orderedList,

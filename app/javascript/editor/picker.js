@@ -1,99 +1,156 @@
 const PAUSE = 120
 
-// A field with a list of choices below it, for all that is chosen while writing: what a link leads to, what is inserted,
-// who is mentioned. Where the choices come from is told when it is opened.
+// A list of choices for all that is chosen while writing: what a link leads to, what is inserted, who is named. What is
+// looked for is typed in the panel's own field, or in the text, where a sign asked for it. Where the choices come from is
+// told when it is opened.
 export default class Picker {
-  constructor({ panel, onClose }) {
-    Object.assign(this, { panel, onClose })
+  // onClose is told when it is closed without a choice; onActive the id of the choice that is marked.
+  constructor({ panel, words, onClose, onActive }) {
+    Object.assign(this, { panel, words, onClose, onActive })
     this.input = panel.querySelector("input")
     this.list = panel.querySelector("[data-choices-list]")
     this.label = panel.querySelector("label")
+    this.none = panel.querySelector("[data-none]")
     this.choices = []
   }
 
-  // find answers choices for what is typed: { words, note?, promise? } and whatever onChoose wants to know.
-  open({ label, find, onChoose, text = "" }) {
-    Object.assign(this, { search: find, onChoose })
+  get isOpen() {
+    return !this.panel.hidden
+  }
+
+  // find answers choices for what is typed, itself or a promise of them: { words, note?, group?, promise? } and whatever
+  // onChoose wants to know.
+  open({ label, find, onChoose, text = "", inText = false }) {
+    Object.assign(this, { search: find, onChoose, inText, answered: null, choices: [], at: 0 })
     this.label.textContent = label
+    this.input.hidden = inText
+    this.panel.querySelector("[data-typed]").hidden = !inText
     this.panel.hidden = false
     this.list.replaceChildren()
     delete this.list.dataset.for
-    this.input.value = text
-    this.input.focus()
-    this.input.select()
+    this.none.hidden = true
+    this.text = text.trim()
+    if (!inText) {
+      this.input.value = text
+      this.input.focus()
+      this.input.select()
+    }
     this.find()
   }
 
   close() {
-    if (this.panel.hidden) return
-    this.panel.hidden = true
-    this.onClose()
+    if (!this.isOpen) return
+    this.hide()
+    this.onClose(this.inText)
   }
 
-  typed() {
+  hide() {
+    clearTimeout(this.timer)
+    this.panel.hidden = true
+    this.onActive(null)
+  }
+
+  typed(text = this.input.value) {
+    this.text = text.trim()
     clearTimeout(this.timer)
     this.timer = setTimeout(() => this.find(), PAUSE)
   }
 
+  // Shows the choices for what stands there by now; an answer that comes too late is left.
   async find() {
-    const text = this.input.value.trim()
-    const search = this.search
-    const choices = await search(text)
-    if (text !== this.input.value.trim() || search !== this.search) return
+    clearTimeout(this.timer)
+    const { text, search } = this
+    const found = search(text)
+    const choices = found instanceof Promise ? await found.catch(() => []) : found
+    if (text !== this.text || search !== this.search) return
 
     this.choices = choices
     this.at = 0
+    this.answered = text
     this.draw()
     this.list.dataset.for = text
   }
 
   draw() {
-    this.list.replaceChildren(...this.choices.map((choice, i) => {
-      const item = document.createElement("li")
-      item.id = `link-choice-${i}`
-      item.setAttribute("role", "option")
-      item.setAttribute("aria-selected", String(i === this.at))
-      item.className = choice.promise ? "choice-promise" : ""
-      item.append(choice.words)
-      if (choice.note) item.append(Object.assign(document.createElement("small"), { textContent: choice.note }))
-      return item
-    }))
-    if (this.choices.length) this.input.setAttribute("aria-activedescendant", `link-choice-${this.at}`)
+    const groups = new Map()
+    this.choices.forEach((choice, i) => {
+      const name = choice.group ?? ""
+      if (!groups.has(name)) groups.set(name, [])
+      groups.get(name).push(this.option(choice, i))
+    })
+    this.list.replaceChildren(...[...groups].flatMap(([name, options]) => (name ? [this.group(name, options)] : options)))
+    this.none.hidden = this.choices.length > 0
+    this.none.textContent = this.words.nothing_fits.replace("%{text}", this.text)
+    this.mark()
+  }
+
+  option(choice, i) {
+    const item = document.createElement("div")
+    item.id = `link-choice-${i}`
+    item.setAttribute("role", "option")
+    item.className = choice.promise ? "choice-promise" : ""
+    item.append(choice.words)
+    if (choice.note) item.append(Object.assign(document.createElement("small"), { textContent: choice.note }))
+    return item
+  }
+
+  group(name, options) {
+    const group = document.createElement("div")
+    group.setAttribute("role", "group")
+    group.setAttribute("aria-label", name)
+    group.append(Object.assign(document.createElement("span"), { className: "choice-group", textContent: name, ariaHidden: "true" }), ...options)
+    return group
+  }
+
+  mark() {
+    const options = [...this.list.querySelectorAll("[role=option]")]
+    options.forEach((option, i) => option.setAttribute("aria-selected", String(i === this.at)))
+    const id = options.length ? `link-choice-${this.at}` : null
+    if (id && !this.inText) this.input.setAttribute("aria-activedescendant", id)
     else this.input.removeAttribute("aria-activedescendant")
-    this.list.children[this.at]?.scrollIntoView({ block: "nearest" })
+    this.onActive(this.inText ? id : null)
+    options[this.at]?.scrollIntoView({ block: "nearest" })
+  }
+
+  // Answers whether the key was the list's.
+  take(name) {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[name]
+    if (step && this.choices.length) {
+      this.at = (this.at + step + this.choices.length) % this.choices.length
+      this.mark()
+      return true
+    }
+    if (name !== "Enter" && !(name === "Tab" && this.inText)) return false
+    if (this.answered === this.text && !this.choices.length) return false
+    this.chooseNewest()
+    return true
   }
 
   key(event) {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
-    if (step && this.choices.length) {
-      this.at = (this.at + step + this.choices.length) % this.choices.length
-      this.draw()
-    } else if (event.key === "Enter") this.chooseNewest()
-    else if (event.key === "Escape") this.close()
-    else return
-
+    if (event.key === "Escape") this.close()
+    else if (!this.take(event.key) && event.key !== "Enter") return
     event.preventDefault()
     event.stopPropagation()
   }
 
   pick(event) {
-    const index = [...this.list.children].indexOf(event.target.closest("[role=option]"))
-    if (index < 0) return
-    event.preventDefault()
-    this.choose(index)
+    event.preventDefault() // the focus stays where it is
+    const option = event.target.closest("[role=option]")
+    if (option) this.choose(Number(option.id.split("-").at(-1)))
   }
 
-  // Enter may come before the list that belongs to what was typed.
+  // The key may come before the list that belongs to what was typed.
   async chooseNewest() {
-    clearTimeout(this.timer)
-    if (this.list.dataset.for !== this.input.value.trim()) await this.find()
-    this.choose(this.at)
+    const { search } = this
+    this.onTaken?.(this.inText)
+    while (this.answered !== this.text && search === this.search) await this.find()
+    if (search === this.search && this.isOpen) this.choose(this.at)
   }
 
   choose(index) {
     const choice = this.choices[index]
-    if (!choice) return
-    this.panel.hidden = true
+    if (!choice) return this.close()
+    this.hide()
     this.onChoose(choice)
   }
 }

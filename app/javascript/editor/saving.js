@@ -136,6 +136,14 @@ export default class Saving {
     document.addEventListener("visibilitychange", again)
   }
 
+  // The text is the server's by now: nothing of this browser's is left to save.
+  leaveOff(version) {
+    this.version = version
+    this.stopped = false
+    this.dirty = false
+    return this.forget()
+  }
+
   goOn(version) {
     this.version = version
     this.stopped = false

@@ -1,7 +1,9 @@
 import { Extension } from "@tiptap/core"
 import { SearchQuery, findNext, findPrev, getMatchHighlights, replaceAll, replaceNext, search, setSearchState } from "prosemirror-search"
+import { TextSelection } from "@tiptap/pm/state"
 
-// Finding and replacing in the text that is being written.
+// Finding and replacing in the text that is being written. One of what is found is always chosen and seen: replacing
+// replaces that one, and goes on to the next.
 
 export const searching = Extension.create({ name: "searching", addProseMirrorPlugins: () => [search()] })
 
@@ -14,7 +16,7 @@ export class Searching {
   open({ replacing = false } = {}) {
     const { from, to } = this.editor.state.selection
     const text = this.editor.state.doc.textBetween(from, to, " ")
-    if (text) this.form.find.value = text
+    if (text && !text.includes("\n")) this.form.find.value = text
     this.panel.hidden = false
     this.ask()
     const field = replacing && this.form.find.value ? this.form.replace : this.form.find
@@ -22,25 +24,42 @@ export class Searching {
     field.select()
   }
 
-  close() {
-    if (this.panel.hidden) return
+  hide() {
     this.panel.hidden = true
     this.set(new SearchQuery({ search: "" }))
-    this.editor.commands.focus()
   }
 
+  // While one types, the first from the caret on is shown.
   ask() {
     this.set(new SearchQuery({ search: this.form.find.value, replace: this.form.replace.value, caseSensitive: this.form.case.checked, wholeWord: this.form.whole.checked, literal: true }))
-    this.count()
+    this.show(this.matches().find(({ from }) => from >= this.editor.state.selection.from) ?? this.matches()[0])
+  }
+
+  // Only what is put in its place has changed.
+  reword() {
+    this.set(new SearchQuery({ search: this.form.find.value, replace: this.form.replace.value, caseSensitive: this.form.case.checked, wholeWord: this.form.whole.checked, literal: true }))
   }
 
   set(query) {
     this.editor.view.dispatch(setSearchState(this.editor.state.tr, query))
   }
 
+  matches() {
+    return getMatchHighlights(this.editor.state).find().map(({ from, to }) => ({ from, to }))
+  }
+
+  show(match) {
+    const { tr } = this.editor.state
+    if (match) this.editor.view.dispatch(tr.setSelection(TextSelection.create(tr.doc, match.from, match.to)).scrollIntoView())
+    this.count()
+  }
+
   count() {
-    const found = getMatchHighlights(this.editor.state).find().length
-    this.panel.querySelector("[data-found]").textContent = this.form.find.value === "" ? "" : found === 1 ? this.words.found_one : this.words.found.replace("%{count}", found)
+    const { from, to } = this.editor.state.selection
+    const all = this.matches()
+    const at = all.findIndex((match) => match.from === from && match.to === to)
+    const said = all.length === 0 ? this.words.found_none : at < 0 ? this.words.found.replace("%{count}", all.length) : this.words.found_at.replace("%{number}", at + 1).replace("%{count}", all.length)
+    this.panel.querySelector("[data-found]").textContent = this.form.find.value === "" ? "" : said
   }
 
   run(command) {

@@ -1,25 +1,39 @@
 import acts from "./acts"
 import build from "./build"
+import { firstSelection, rememberCaret } from "./carets"
+import Conflict from "./conflict"
+import Context from "./context"
 import Inserting from "./inserting"
+import { toEnd, withoutLastLine } from "./last_line"
+import Outline from "./outline"
 import publishing from "./publishing"
 import Saving from "./saving"
 import { Searching } from "./searching"
 import { kindOf } from "./turning"
+import Writers from "./writers"
 
 const LONGEST_TITLE = 200
 const COUNTED = 400 // milliseconds after a key until words are counted
+const PANELS = ["link-panel", "search-panel", "publish-panel", "source-panel"]
 
 // The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,
 // since it must not be wrapped.
 export default () => {
-  let root, words, editor, saving, inserting, searching, title, conflict, local, counting
+  let root, words, editor, saving, inserting, searching, context, outline, conflict, title, local, counting
   const part = (name) => root.querySelector(`[data-${name}]`)
+  const caretKey = () => `${root.dataset.person}/${root.dataset.page}`
 
-  const read = () => ({ title, document: editor.getJSON() })
+  const read = () => ({ title, document: withoutLastLine(editor.getJSON()) })
 
   function say(state) {
     part("state").textContent = words[state] ?? state
     part("state").dataset.state = state
+  }
+
+  // Something to know, until it is put away or something else is told.
+  function tell(text) {
+    part("told-words").textContent = text
+    part("told").hidden = !text
   }
 
   function countSoon() {
@@ -32,14 +46,15 @@ export default () => {
     const number = found?.length ?? 0
     part("words-count").textContent = number === 1 ? words.one_word : words.words.replace("%{count}", number)
     part("characters").textContent = words.characters.replace("%{count}", editor.state.doc.textContent.length.toLocaleString(document.documentElement.lang))
+    outline.draw()
   }
 
   function mirror() {
     part("block").value = kindOf(editor)
     root.querySelectorAll("[data-mark]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.mark))))
-    part("table-acts").hidden = !editor.isActive("table")
-    part("column-acts").hidden = !editor.isActive("columns")
     root.querySelectorAll("[data-list]").forEach((button) => button.setAttribute("aria-pressed", String(editor.isActive(button.dataset.list))))
+    part("centre").setAttribute("aria-pressed", String(editor.isActive({ align: "center" })))
+    context?.mirror()
   }
 
   function takeText(text) {
@@ -71,35 +86,35 @@ export default () => {
     editor.view.dispatch(tr.setMeta("addToHistory", false).setMeta("preventUpdate", true))
   }
 
-  function showConflict(answer) {
-    conflict = answer
-    part("conflict-lead").textContent = words.conflict_lead.replace("%{author}", answer.author)
-    part("conflict-theirs").textContent = words.theirs.replace("%{author}", answer.author)
-    for (const [name, html] of [["theirs", answer.html], ["mine", answer.kept_html]]) {
-      part(name).replaceChildren(...new DOMParser().parseFromString(html, "text/html").body.childNodes)
-    }
-    editor.setEditable(false)
-    part("conflict").hidden = false
-    part("conflict").scrollIntoView()
+  const open = () => [...root.querySelectorAll(".bench-panel:not([hidden])")]
+
+  // Closes the panels; answers whether one was open.
+  function close() {
+    const any = open().length > 0
+    if (inserting.picker.isOpen) inserting.picker.close()
+    if (!part("search-panel").hidden) searching.hide()
+    for (const name of PANELS) part(name).hidden = true
+    return any
   }
 
-  function endConflict() {
-    part("conflict").hidden = true
-    editor.setEditable(true)
-    editor.commands.focus()
+  function closeMenus() {
+    const menus = [...document.querySelectorAll("details.menu[open]")]
+    menus.forEach((menu) => { menu.open = false })
+    return menus.length > 0
   }
 
-  // Beside the block whose handle was pressed.
-  function openHandle(button) {
-    const menu = part("handle-menu")
-    menu.hidden = !menu.hidden
-    menu.style.top = `${button.offsetTop + button.offsetHeight + 4}px`
-    if (!menu.hidden) menu.querySelector("select, button").focus()
+  // Text, acts beside the table, workbench, and back to the text.
+  function goRound() {
+    const places = [editor.view.dom, part("table-gutter"), part("context"), part("tools")].filter((place) => !place.hidden)
+    const at = places.findIndex((place) => place.contains(document.activeElement))
+    const next = places[(at + 1) % places.length]
+    if (next === editor.view.dom) editor.commands.focus()
+    else next.querySelector("button:not([hidden]), select, input:not([hidden])").focus()
   }
 
   return {
-    ...acts(() => editor, part),
-    ...publishing(() => ({ root, words, saving, conflict }), part),
+    ...acts(() => editor),
+    ...publishing(() => ({ root, words, saving, conflict: conflict?.answer }), part),
 
     async init() {
       root = this.$root
@@ -111,30 +126,41 @@ export default () => {
 
       saving = new Saving({
         address: save, key: `${person}/${page}`, version: draft.version, read,
-        onState: say, onConflict: showConflict, onNewIds: takeIds, onTicked: takeTicks,
+        onState: say, onConflict: (answer) => conflict.show(answer), onNewIds: takeIds, onTicked: takeTicks,
         onRefused: (errors) => say(`${words.refused} ${Object.values(errors).flat().join(" ")}`)
       })
+      const signs = Object.fromEntries(["onOpen", "onTyped", "onClosed", "onKey"].map((name) => [name, (...given) => inserting.signs[name](...given)]))
       editor = build({
-        element: part("editor"), content: draft.document, words, names: { ...names, inserts }, page, pasteAddress: paste,
-        onArrow: () => inserting.link("->"),
-        onSlash: () => inserting.anything("/"),
-        onMention: () => inserting.mention("@"),
-        onFiles: (files) => inserting.files(files),
-        onProblem: () => say("pasted_too_long"),
-        onHandle: (button) => openHandle(button),
-        onDay: (onChoose) => inserting.day(onChoose),
-        menu: part("selection-menu"),
+        root, element: part("editor"), content: draft.document, words, names: { ...names, inserts }, page, pasteAddress: paste, menu: part("selection-menu"),
+        on: {
+          signs, onFiles: (files, at) => inserting.files(files, at), onProblem: (problem) => tell(words[problem]), onDay: (onChoose) => inserting.day(onChoose),
+          onEscape: () => { const [panels, menus] = [close(), closeMenus()]; return panels || menus }, onDescribe: () => context.describe()
+        },
         onUpdate: () => { saving.changed(); countSoon() },
         onTransaction: () => editor && mirror()
       })
-      inserting = new Inserting({ root, words, names, editor })
+      inserting = new Inserting({ root, words, names, editor, say: tell, close })
       searching = new Searching({ panel: part("search-panel"), editor, words })
+      context = new Context({ row: part("context"), gutter: part("table-gutter"), editor, words, address: `${location.origin}${root.dataset.address}`, say: tell })
+      outline = new Outline({ list: document.querySelector("[data-outline-list]"), editor, words, say: tell })
+      conflict = new Conflict({ part, words, editor, saving, takeText, say })
+      new Writers({ place: part("writers"), address: root.dataset.writers }).tell()
       count()
       mirror()
+      this.begin()
       local = await saving.unsaved()
       if (local && JSON.stringify(local.document) === JSON.stringify(read().document) && local.title === title) saving.forget()
       else if (local) part("local").hidden = false
       root.dataset.ready = "true"
+    },
+
+    // The caret is in the text from the first moment.
+    begin() {
+      editor.view.dispatch(editor.state.tr.setSelection(firstSelection(caretKey(), editor.state.doc)))
+      editor.view.focus()
+      editor.view.dispatch(editor.state.tr.scrollIntoView())
+      document.querySelectorAll("dialog").forEach((dialog) => dialog.addEventListener("close", () => editor.view.focus()))
+      if (location.hash === "#publish") this.openPublish()
     },
 
     destroy() {
@@ -156,36 +182,72 @@ export default () => {
       editor.commands.focus("start")
     },
 
+    // On the sheet, but on nothing of it: the text goes on at its end.
+    pressSheet(event) {
+      if (event.button !== 0 || event.target.closest("a, button, input, select, label, .ProseMirror, .facts, .path")) return
+      if (event.clientY < editor.view.dom.getBoundingClientRect().top) return
+      event.preventDefault()
+      toEnd(editor.view)
+    },
+
+    // A letter that is typed while nothing has the focus is meant for the text.
+    pressAnywhere(event) {
+      if (event.key === "F1") this.showKeys(event)
+      else if (event.key === "F6") this.goRound(event)
+      else if (event.key === "Escape" && !event.defaultPrevented && document.activeElement === document.body) close()
+      if (document.activeElement === document.body && event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && editor?.isEditable) editor.view.focus()
+    },
+
     press(event) {
-      if (!(event.ctrlKey || event.metaKey)) {
-        if (event.key === "Escape") this.closePanels()
-        if (event.key !== "F1") return
+      if (event.key === "Escape" && !event.defaultPrevented && !editor.view.dom.contains(event.target)) {
+        if (!closeMenus()) close()
         event.preventDefault()
-        this.showKeys()
-        return
+        editor.commands.focus()
       }
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
       if (event.key === "Enter") this.openPublish()
       else if (event.key === "k") this.openLink()
-      else if (event.key === "s") saving.save()
+      else if (event.key === "s") this.openPublish()
       else if (event.key === "f") this.openSearch()
-      else if (event.key === "h") searching.open({ replacing: true })
+      else if (event.key === "h") this.openSearch({ replacing: true })
       else return
       event.preventDefault()
     },
 
-    openSearch() {
-      this.closePanels()
-      searching.open()
+    goRound(event) {
+      event.preventDefault()
+      goRound()
+    },
+
+    // Among the tools the arrow keys lead on.
+    toolKey(event) {
+      const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key]
+      if (!step || event.target.matches("select, input:not([type=checkbox])")) return
+      const tools = [...event.currentTarget.querySelectorAll("button, select, input")].filter((tool) => tool.offsetParent)
+      const at = tools.indexOf(document.activeElement)
+      if (at < 0) return
+      event.preventDefault()
+      tools[(at + step + tools.length) % tools.length].focus()
+    },
+
+    openSearch({ replacing = false } = {}) {
+      close()
+      searching.open({ replacing })
     },
 
     search() {
       searching.ask()
     },
 
+    reword() {
+      searching.reword()
+    },
+
     searchKey(event) {
       if (event.key !== "Enter") return
       event.preventDefault()
-      if (event.shiftKey) searching.previous()
+      if (event.target.name === "replace") searching.replace()
+      else if (event.shiftKey) searching.previous()
       else searching.next()
     },
 
@@ -193,12 +255,9 @@ export default () => {
       searching[event.currentTarget.dataset.act]()
     },
 
-    showKeys() {
-      part("keys").showModal()
-    },
-
-    hideKeys() {
-      part("keys").close()
+    showKeys(event) {
+      event.preventDefault()
+      document.querySelector("#keys").showModal()
     },
 
     keepSource() {
@@ -230,28 +289,31 @@ export default () => {
       inserting.picker.pick(event)
     },
 
+    // Pressed elsewhere, a list of choices closes.
+    pressElsewhere(event) {
+      if (inserting?.picker.isOpen && !inserting.picker.inText && !event.target.closest("[data-link-panel]")) inserting.picker.hide()
+    },
+
     closePanels() {
-      inserting.picker.close()
-      searching.close()
-      for (const name of ["publish-panel", "source-panel", "handle-menu"]) part(name).hidden = true
+      close()
+      editor.commands.focus()
+    },
+
+    untell() {
+      tell("")
+      editor.commands.focus()
+    },
+
+    takeBoth() {
+      conflict.takeBoth()
     },
 
     takeTheirs() {
-      takeText(conflict)
-      saving.dirty = false
-      saving.stopped = false
-      saving.version = conflict.version
-      saving.forget()
-      conflict = null
-      endConflict()
-      say("saved")
+      conflict.takeTheirs()
     },
 
     keepMine() {
-      const { version } = conflict
-      conflict = null
-      endConflict()
-      saving.goOn(version)
+      conflict.keepMine()
     },
 
     takeLocal() {
@@ -259,14 +321,17 @@ export default () => {
       saving.version = local.base // if somebody saved since, both texts are shown
       part("local").hidden = true
       saving.changed()
+      editor.commands.focus("end")
     },
 
     dropLocal() {
       saving.forget()
       part("local").hidden = true
+      editor.commands.focus()
     },
 
     async close(event) {
+      rememberCaret(caretKey(), editor.state)
       if (!saving.unfinished || saving.stopped) return
       event.preventDefault()
       const { href } = event.currentTarget
@@ -278,6 +343,7 @@ export default () => {
     },
 
     flush() {
+      if (editor) rememberCaret(caretKey(), editor.state)
       saving?.flush()
     }
   }

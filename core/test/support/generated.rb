@@ -30,8 +30,8 @@ class Generated
     kinds += %w[contents_list live_insert figure embed gallery references]
     kinds += %w[bullet_list ordered_list quote notice task_list fold passage columns table] if depth.positive?
     case kind = pick(kinds)
-    when "paragraph" then node(kind, {}, inline)
-    when "heading" then node(kind, { "level" => 1 + @random.rand(4) }, inline.select { |n| n["type"] == "text" })
+    when "paragraph" then node(kind, centred, inline)
+    when "heading" then node(kind, { "level" => 1 + @random.rand(4), **centred }, inline.select { |n| n["type"] == "text" })
     when "code_block" then node(kind, { "language" => pick([ nil, "ruby", "c++", "text" ]) }, code)
     when "divider" then node(kind, {}, [])
     when "bullet_list" then node(kind, {}, items(depth))
@@ -52,8 +52,12 @@ class Generated
     end
   end
 
+  def centred
+    @random.rand(6).zero? ? { "align" => "center" } : {}
+  end
+
   def figure
-    node("figure", { "file" => pick([ nil, "abcdefghij" ]), "alt" => pick([ "", text.tr("\t", " ") ]), "width" => pick([ 100, 50 ]), "side" => pick([ nil, "left" ]), "target" => pick([ nil, *TARGETS ]) }, inline)
+    node("figure", { "file" => pick([ nil, "abcdefghij" ]), "alt" => pick([ "", text.tr("\t", " ") ]), "width" => pick([ 100, 50 ]), "side" => pick([ nil, "left", "center" ]), "target" => pick([ nil, *TARGETS ]) }, inline)
   end
 
   def task(depth)

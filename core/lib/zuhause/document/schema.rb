@@ -96,9 +96,9 @@ module Zuhause
 
       NODES = [
         node("doc", "block+"),
-        node("paragraph", "inline*", group: "block"),
+        node("paragraph", "inline*", group: "block", attrs: { "align" => one_of(%w[center], default: nil) }),
         node("heading", "text*", group: "block", attrs: {
-          "level" => Attr.new(default: 1, allows: ->(v) { v.is_a?(Integer) && HEADING_LEVELS.cover?(v) })
+          "level" => Attr.new(default: 1, allows: ->(v) { v.is_a?(Integer) && HEADING_LEVELS.cover?(v) }), "align" => one_of(%w[center], default: nil)
         }),
         node("bullet_list", "list_item+", group: "block"),
         node("ordered_list", "list_item+", group: "block", attrs: {
@@ -127,7 +127,7 @@ module Zuhause
         node("live_insert", "", group: "block", attrs: { "page" => matching(PUBLIC_ID), "passage" => matching(ID), "headings" => boolean(false) }),
         node("figure", "inline*", group: "block", attrs: {
           "file" => matching(PUBLIC_ID), "alt" => words(""), "width" => whole(10..100, default: 100), # percent of the text's width
-          "side" => one_of(%w[left right], default: nil), "target" => address
+          "side" => one_of(%w[left center right], default: nil), "target" => address
         }),
         node("embed", "", group: "block", attrs: { "file" => matching(PUBLIC_ID), "address" => address, "title" => words(""), "text" => words("") }), # a file, or an address with what is said of it
         node("gallery", "figure+", group: "block", attrs: { "layout" => one_of(%w[grid slides], default: "grid") }),

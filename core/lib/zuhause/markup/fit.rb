@@ -20,6 +20,12 @@ module Zuhause
         fitting
       end
 
+      # @param inline [Array<Hash>]
+      # @return [Array<Hash>] what of it a heading can hold: its text
+      def text(inline)
+        inline.filter_map { |node| node["type"] == "hard_break" ? { "type" => "text", "text" => " " } : (node if node["type"] == "text") }
+      end
+
       def changed(name, block, &report)
         report.call(:misplaced)
         wrapper = WRAPPERS[name]

@@ -41,7 +41,7 @@ module Zuhause
 
       def plain?(cell, header)
         (cell["attrs"] || {}).keys.all? { |name| %w[id align].include?(name) } && cell.dig("attrs", "align") == header.dig("attrs", "align") &&
-          cell["content"].size == 1 && cell["content"].first["type"] == "paragraph" && (cell["content"].first["content"] || []).none? { |inline| inline["type"] == "hard_break" }
+          cell["content"].size == 1 && cell["content"].first["type"] == "paragraph" && cell.dig("content", 0, "attrs", "align").nil? && (cell["content"].first["content"] || []).none? { |inline| inline["type"] == "hard_break" }
       end
       private_class_method :plain?
 

@@ -6,7 +6,7 @@ module Zuhause
     # Writes a document as HTML. Every text and attribute is escaped here, so what comes out holds no code.
     class HTML
       # Grows whenever what is written changes, so that kept results are made anew.
-      VERSION = 4
+      VERSION = 5
 
       MARK_TAGS = { "strong" => "strong", "emphasis" => "em", "underline" => "u", "strike" => "s", "highlight" => "mark",
                     "colour" => "span", "blank" => "var", "sub" => "sub", "sup" => "sup", "code" => "code" }.freeze
@@ -59,8 +59,8 @@ module Zuhause
 
       def block(node)
         case node["type"]
-        when "heading" then element("h#{(node.dig("attrs", "level") || 1) + 1}", node, inline(node))
-        when "paragraph" then element("p", node, inline(node))
+        when "heading" then element("h#{(node.dig("attrs", "level") || 1) + 1}", node, inline(node), align(node))
+        when "paragraph" then element("p", node, inline(node), align(node))
         when "code_block" then code(node)
         when "divider" then "<hr#{id(node)}>"
         when "notice" then notice(node)
@@ -123,9 +123,13 @@ module Zuhause
 
       def cell(node)
         attrs = %w[colspan rowspan].filter_map { |name| (span = node.dig("attrs", name)) && %( #{name}="#{span}") }
-        align = node.dig("attrs", "align")
-        attrs << %( class="align-#{align}") if align
+        attrs << align(node)
         element(node["type"] == "cell" ? "td" : "th", node, children(node), attrs.join)
+      end
+
+      def align(node)
+        align = node.dig("attrs", "align")
+        align ? %( class="align-#{align}") : ""
       end
 
       def element(tag, node, inner, attrs = "")

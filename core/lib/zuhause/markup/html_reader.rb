@@ -94,20 +94,30 @@ module Zuhause
         parent.children.each do |node|
           next line.concat(inline(node, marks)) unless stands_alone?(node)
 
-          result.concat(paragraph(line))
+          result.concat(paragraph(line, parent))
           line = []
           result.concat(block(node, depth, marks))
         end
-        result.concat(paragraph(line))
+        result.concat(paragraph(line, parent))
       end
 
       def stands_alone?(node)
         node.element? && (BLOCKS.include?(node.name) || @holding.include?(node) || @files[node])
       end
 
-      def paragraph(line)
+      # @param parent [Nokogiri::XML::Node, nil] whose style the line has
+      def paragraph(line, parent = nil)
         text = trimmed(line)
-        text.empty? ? [] : [ { "type" => "paragraph", "content" => text } ]
+        text.empty? ? [] : [ { "type" => "paragraph", "attrs" => centred(parent), "content" => text }.compact ]
+      end
+
+      # Paragraphs, and what stands for them; in cells it is the cell that is aligned.
+      def centred(node)
+        { "align" => "center" } if node && %w[p div center h1 h2 h3 h4 h5 h6].include?(node.name) && (node.name == "center" || alignment(node) == "center")
+      end
+
+      def alignment(node)
+        "#{node["align"]} #{node["style"].to_s[/text-align:\s*(\w+)/i, 1]}"[/center|right/]
       end
 
       def block(node, depth, marks)
@@ -144,7 +154,7 @@ module Zuhause
         level = HEADINGS.index(node.name) + 1 - @shift
         report(:heading_level, level) if level > Document::Schema::HEADING_LEVELS.end
         text = trimmed(inline(node, [])).filter_map { |piece| piece["type"] == "hard_break" ? { "type" => "text", "text" => " " } : piece }
-        { "type" => "heading", "attrs" => { "level" => level.clamp(1, Document::Schema::HEADING_LEVELS.end) }, "content" => text }
+        { "type" => "heading", "attrs" => { "level" => level.clamp(1, Document::Schema::HEADING_LEVELS.end), **(centred(node) || {}) }, "content" => text }
       end
 
       def list(node, depth, marks)
@@ -205,7 +215,7 @@ module Zuhause
       def cell(node, depth)
         type = node.name == "th" ? "header_cell" : "cell"
         attrs = %w[colspan rowspan].to_h { |name| [ name, node[name].to_i.clamp(1, Document::Schema::MOST_SPANNED) ] }
-        align = "#{node["align"]} #{node["style"].to_s[/text-align:\s*(\w+)/i, 1]}"[/center|right/]
+        align = alignment(node)
         attrs["align"] = align if align
         { "type" => type, "attrs" => attrs, "content" => held("cell", blocks(node, depth + 3, [])) }
       end

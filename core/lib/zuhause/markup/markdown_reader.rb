@@ -79,7 +79,8 @@ module Zuhause
         return Fit.into(name, blocks) { |code| report(code, name) } unless Document::Schema::NODES.fetch(name).textblock?
 
         report(:misplaced, name) if blocks.size > 1 || blocks.any? { |block| block["type"] != "paragraph" }
-        blocks.flat_map { |block| Document::Schema::NODES.fetch(block["type"]).textblock? ? block["content"] || [] : [] }
+        inline = blocks.flat_map { |block| Document::Schema::NODES.fetch(block["type"]).textblock? ? block["content"] || [] : [] }
+        name == "heading" ? Fit.text(inline) : inline
       end
 
       def unclosed(levels, open)

@@ -38,6 +38,8 @@ module Zuhause
       end
 
       def block(node, around, alternate)
+        return fenced(node, around) if set_apart?(node)
+
         case node["type"]
         when "paragraph" then paragraph(node, around)
         when "heading" then heading(node, around)
@@ -52,6 +54,16 @@ module Zuhause
         end
       end
 
+      # Neither CommonMark nor GFM has a place for how a line is aligned.
+      def set_apart?(node)
+        %w[paragraph heading].include?(node["type"]) && node.dig("attrs", "align")
+      end
+
+      # A paragraph as Markdown has them.
+      def plain?(node)
+        node["type"] == "paragraph" && !set_apart?(node)
+      end
+
       def fenced(node, around)
         opening = Fence.opening(node, trailer(node, around))
         return [ opening, Fence::CLOSING ] if node["content"].nil?
@@ -62,7 +74,7 @@ module Zuhause
 
       # GFM has no place for who is to do a task, or by when.
       def plain_tasks?(node)
-        node["content"].all? { |task| (task["attrs"] || {}).keys.all? { |name| %w[id done].include?(name) } && task["content"].first["type"] == "paragraph" }
+        node["content"].all? { |task| (task["attrs"] || {}).keys.all? { |name| %w[id done].include?(name) } && plain?(task["content"].first) }
       end
 
       # GFM has no place for ids in a table.
@@ -113,7 +125,7 @@ module Zuhause
       def notice(node, around)
         name = "[!#{(node.dig("attrs", "tone") || "note").upcase}]"
         first = node["content"].first
-        gap = first["type"] == "paragraph" ? [] : [ "" ]
+        gap = plain?(first) ? [] : [ "" ]
         prefix([ [ name, trailer(node, around) ].compact.join(" "), *gap, *blocks(node["content"]) ], "> ")
       end
 
@@ -147,7 +159,7 @@ module Zuhause
       # Whether it can be written without blank lines: a paragraph alone, or with a list that may interrupt it.
       def compact?(item)
         first, second, *rest = item["content"]
-        return false unless first["type"] == "paragraph" && rest.empty?
+        return false unless plain?(first) && rest.empty?
 
         second.nil? || (%w[bullet_list ordered_list].include?(second["type"]) && second.dig("attrs", "start").nil? &&
           second["content"].all? { |inner| compact?(inner) })

@@ -89,7 +89,10 @@ module Zuhause
         @y += step
       end
 
+      # What would stand below the frame is left out.
       def rect(x, y, width, height, kind)
+        return "" if y > HEIGHT - 3
+
         height = [ height, HEIGHT - y - 2 ].min
         format(%(<rect class="sketch-%s" x="%.1f" y="%.1f" width="%.1f" height="%.1f" rx="0.8"/>), kind, x, y, width, [ height, 0.5 ].max)
       end

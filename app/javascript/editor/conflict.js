@@ -1,0 +1,46 @@
+// A colleague's text and one's own, while one is to be chosen: what differs is shown by word, and both are kept whatever is
+// chosen.
+export default class Conflict {
+  constructor({ part, words, editor, saving, takeText, say }) {
+    Object.assign(this, { part, words, editor, saving, takeText, say, answer: null })
+  }
+
+  show(answer) {
+    this.answer = answer
+    this.part("conflict-lead").textContent = this.words.conflict_lead.replace("%{author}", answer.author)
+    this.part("differences").replaceChildren(...new DOMParser().parseFromString(answer.html, "text/html").body.childNodes)
+    this.editor.setEditable(false)
+    this.part("conflict").hidden = false
+    this.part("conflict").scrollIntoView()
+    this.part("conflict").focus()
+  }
+
+  // Both texts, one's own words behind the colleague's where they differ.
+  takeBoth() {
+    const { version, both, title } = this.answer
+    this.end()
+    this.takeText({ title, document: both })
+    this.saving.goOn(version)
+  }
+
+  keepMine() {
+    const { version } = this.answer
+    this.end()
+    this.saving.goOn(version)
+  }
+
+  takeTheirs() {
+    const { answer, saving } = this
+    this.end()
+    this.takeText(answer)
+    saving.leaveOff(answer.version)
+    this.say("saved")
+  }
+
+  end() {
+    this.answer = null
+    this.part("conflict").hidden = true
+    this.editor.setEditable(true)
+    this.editor.commands.focus()
+  }
+}

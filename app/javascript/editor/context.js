@@ -1,0 +1,179 @@
+import { NodeSelection, TextSelection } from "@tiptap/pm/state"
+import * as tableActs from "@tiptap/pm/tables"
+import { choose, chosenBlock, chosenRange, setAlong, takesAlong } from "./chosen"
+import { withoutIds } from "./clipboard"
+import { mirrored } from "./controls"
+import { move, moveSection, remove } from "./moving"
+import { isHeading } from "./sections"
+import { kindOf, turn } from "./turning"
+
+const CENTRED = { paragraph: "align", heading: "align", figure: "side" }
+
+// A page's address of this house, as documents name it.
+function target(typed) {
+  const own = typed.startsWith(`${location.origin}/p/`) && typed.match(/(?:-|\/p\/)([a-z0-9]{10})(?:#b-([a-z0-9]{8}))?$/)
+  return own ? ["page:" + own[1], own[2]].filter(Boolean).join("#") : typed.trim() || null
+}
+
+// The picture that is chosen, or whose caption is written.
+function figureAt({ selection }) {
+  if (selection instanceof NodeSelection) return selection.node.type.name === "figure" ? { pos: selection.from, node: selection.node } : null
+  const { $from } = selection
+  return $from.parent.type.name === "figure" ? { pos: $from.before(), node: $from.parent } : null
+}
+
+// What can be done with what is chosen, or with what the caret is in, on a line of its own above the tools.
+export default class Context {
+  constructor({ row, gutter, editor, words, address, say }) {
+    Object.assign(this, { row, gutter, editor, words, address, say })
+    row.addEventListener("click", (event) => this.act(event.target.closest("[data-block-act]")))
+    row.addEventListener("change", (event) => this.set(event.target))
+    row.addEventListener("input", (event) => event.target.matches("input[data-figure]") && this.setFigure(event.target))
+    for (const place of [row, gutter]) place.addEventListener("click", (event) => this.changeTable(event.target.closest("[data-table-act]")?.dataset.tableAct))
+  }
+
+  group(name) {
+    return this.row.querySelector(`[data-for="${name}"]`)
+  }
+
+  mirror() {
+    const { state } = this.editor
+    const chosen = chosenBlock(state)
+    const figure = figureAt(state)
+    const table = tableActs.isInTable(state)
+    const shown = { block: Boolean(chosen), figure: Boolean(figure), table, columns: this.editor.isActive("columns") && !table }
+    for (const [name, here] of Object.entries(shown)) this.group(name).hidden = !here
+    this.row.hidden = !Object.values(shown).includes(true)
+    if (chosen) this.mirrorBlock(chosen)
+    if (figure) for (const field of this.group("figure").querySelectorAll("[data-figure]")) mirrored(field, figure.node.attrs[field.dataset.figure] ?? "")
+    this.beside(table)
+  }
+
+  mirrorBlock({ node }) {
+    mirrored(this.group("block").querySelector("select"), kindOf(this.editor))
+    const along = this.group("block").querySelector("[data-along]")
+    along.hidden = !isHeading(node)
+    mirrored(along, takesAlong(this.editor.state))
+    const centre = this.group("block").querySelector("[data-block-act=centre]")
+    centre.hidden = !CENTRED[node.type.name]
+    centre.setAttribute("aria-pressed", String(node.attrs[CENTRED[node.type.name]] === "center"))
+  }
+
+  // The commonest acts on a table stand beside the row that the caret is in.
+  beside(table) {
+    this.gutter.hidden = !table
+    if (!table) return
+    const cell = tableActs.cellAround(this.editor.state.selection.$head) ?? tableActs.selectionCell(this.editor.state)
+    const dom = cell && this.editor.view.nodeDOM(cell.pos)
+    if (!dom) return
+    const [box, frame] = [dom.getBoundingClientRect(), this.gutter.parentElement.getBoundingClientRect()]
+    this.gutter.style.top = `${box.top - frame.top}px`
+  }
+
+  act(button) {
+    if (!button) return
+    const chain = this.editor.chain().focus()
+    const along = isHeading(chosenBlock(this.editor.state)?.node) && takesAlong(this.editor.state)
+    const acts = {
+      up: () => chain.command(along ? moveSection(-1) : move(-1)).run(), down: () => chain.command(along ? moveSection(1) : move(1)).run(),
+      outer: () => chain.command(choose).run(), copy: () => this.copy(), address: () => this.copyAddress(), passage: () => this.passage(), centre: () => this.centre(), remove: () => this.remove(along)
+    }
+    acts[button.dataset.blockAct]()
+  }
+
+  set(field) {
+    if (field.matches("[data-turn]")) turn(this.editor, field.value)
+    else if (field.closest("[data-along]")) setAlong(this.editor.view, field.checked)
+    else if (field.matches("select[data-figure]")) this.setFigure(field)
+    else if (field.matches("[data-table-acts]")) {
+      const act = field.value
+      field.value = ""
+      this.changeTable(act)
+    }
+  }
+
+  setFigure(field) {
+    const figure = figureAt(this.editor.state)
+    const { figure: name } = field.dataset
+    const value = { width: Number, target, side: (text) => text || null }[name]?.(field.value) ?? (name === "alt" ? field.value : null)
+    if (figure && figure.node.attrs[name] !== value) this.editor.view.dispatch(this.keeping(figure, this.editor.state.tr.setNodeAttribute(figure.pos, name, value)))
+  }
+
+  // Setting an attribute of what is chosen would let go of it.
+  keeping({ pos }, tr) {
+    return this.editor.state.selection instanceof NodeSelection ? tr.setSelection(NodeSelection.create(tr.doc, pos)) : tr
+  }
+
+  describe() {
+    this.group("figure").querySelector("[data-figure=alt]").focus()
+  }
+
+  centre() {
+    const chosen = chosenBlock(this.editor.state)
+    const name = CENTRED[chosen.node.type.name]
+    const tr = this.editor.state.tr.setNodeAttribute(chosen.from, name, chosen.node.attrs[name] === "center" ? null : "center")
+    this.editor.view.dispatch(this.keeping({ pos: chosen.from }, tr))
+    this.editor.commands.focus()
+  }
+
+  // What is chosen once more, behind itself; the copy is chosen.
+  copy() {
+    const { state, view } = this.editor
+    const { from, to } = chosenRange(state)
+    const tr = state.tr.insert(to, withoutIds(state.doc.slice(from, to).content))
+    view.dispatch(tr.setSelection(NodeSelection.create(tr.doc, to)).scrollIntoView())
+    view.focus()
+  }
+
+  async copyAddress() {
+    const { node } = chosenBlock(this.editor.state)
+    await navigator.clipboard?.writeText(`${this.address}#b-${node.attrs.id}`).catch(() => {})
+    this.say(this.words.address_copied)
+    this.editor.commands.focus()
+  }
+
+  // Becomes a passage, whose name is asked for at once.
+  passage() {
+    const { state, view } = this.editor
+    const range = chosenRange(state)
+    const { passage } = state.schema.nodes
+    const content = state.doc.slice(range.from, range.to).content
+    const $from = state.doc.resolve(range.from)
+    if (!$from.parent.canReplaceWith($from.index(), $from.index(), passage) || !passage.validContent(content)) return this.say(this.words.no_passage_here)
+    const tr = state.tr.replaceWith(range.from, range.to, passage.create(null, content))
+    view.dispatch(tr.setSelection(NodeSelection.create(tr.doc, range.from)).scrollIntoView())
+    view.nodeDOM(range.from)?.querySelector("input")?.focus()
+    return null
+  }
+
+  remove(along) {
+    if (!along) return this.editor.chain().focus().command(remove).run()
+    const { from, to } = chosenRange(this.editor.state)
+    const { tr } = this.editor.state
+    tr.delete(from, to)
+    this.editor.view.dispatch(tr.setSelection(TextSelection.near(tr.doc.resolve(Math.min(from, tr.doc.content.size)))))
+    return this.editor.commands.focus()
+  }
+
+  // Acts on the table in which the caret stands, by the name the library gives them.
+  changeTable(act) {
+    if (!act) return
+    const { state, view } = this.editor
+    const step = { rowUp: ["row", -1], rowDown: ["row", 1], columnLeft: ["column", -1], columnRight: ["column", 1] }[act]
+    if (step) this.moveInTable(...step)
+    else if (["left", "center", "right"].includes(act)) tableActs.setCellAttr("align", act === "left" ? null : act)(state, view.dispatch)
+    else tableActs[act](state, view.dispatch)
+    this.editor.commands.focus()
+  }
+
+  // The row or column of the caret changes places with its neighbour.
+  moveInTable(what, step) {
+    const { state, view } = this.editor
+    const { map, left, top } = tableActs.selectedRect(state)
+    const from = what === "row" ? top : left
+    const to = from + step
+    if (to < 0 || to >= (what === "row" ? map.height : map.width)) return
+    const command = what === "row" ? tableActs.moveTableRow : tableActs.moveTableColumn
+    command({ from, to })(state, view.dispatch)
+  }
+}
