@@ -60,6 +60,8 @@ Rails.application.routes.draw do
     scope module: :pages do
       resource :draft, only: %i[edit update]
       resource :publication, only: %i[new create]
+      resource :discard, only: %i[new create]
+      resource :writer, only: :create
       resource :markdown, only: %i[edit create update]
       resource :preview, only: :show
       resource :look, only: %i[edit update]

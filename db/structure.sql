@@ -266,7 +266,17 @@ FOREIGN KEY ("person_id")
 CREATE UNIQUE INDEX "index_arrivals_on_public_id" ON "arrivals" ("public_id");
 CREATE INDEX "index_arrivals_on_person_id" ON "arrivals" ("person_id");
 CREATE INDEX "index_arrivals_on_created_at" ON "arrivals" ("created_at");
+CREATE TABLE IF NOT EXISTS "page_writers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer NOT NULL, "since" datetime(6) NOT NULL, "seen_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_993719e835"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_8f7d795160"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_page_writers_on_person_id" ON "page_writers" ("person_id");
+CREATE UNIQUE INDEX "index_page_writers_on_page_id_and_person_id" ON "page_writers" ("page_id", "person_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000001'),
 ('20261124000012'),
 ('20261124000011'),
 ('20261124000010'),

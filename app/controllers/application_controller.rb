@@ -3,6 +3,7 @@ class ApplicationController < ActionController::Base
 
   around_action :in_own_terms
   before_action :set_up_first
+  after_action :leave_session
   before_action :sign_in_first
 
   rescue_from ActiveRecord::RecordNotFound, with: :not_found
@@ -26,6 +27,12 @@ class ApplicationController < ActionController::Base
   def in_own_terms(&action)
     person = current_person
     I18n.with_locale(person&.language || I18n.default_locale) { Time.use_zone(person&.time_zone || "UTC", &action) }
+  end
+
+  # What is fetched while a page is open keeps no session of its own: its answer may come after that of an act, and would
+  # put the session before it in its place, word of what was done and all.
+  def leave_session
+    request.session_options[:skip] = true if request.format.json? && request.flash_hash.nil?
   end
 
   def set_up_first

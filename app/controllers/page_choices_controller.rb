@@ -1,12 +1,27 @@
-# Pages to link to, while somebody types a title.
+# Pages to link to, while somebody types a title; behind a "#", headings of those.
 class PageChoicesController < ApplicationController
   MOST = 8
+  MOST_HEADINGS = 12
 
   def index
-    words = Zuhause::Finding::Query.new(params[:q]).words
+    title, part = params[:q].to_s.split("#", 2)
+    render json: part ? headings(pages(title), part) : pages(title).map { |page| { id: page.public_id, title: page.title, room: page.room.name } }
+  end
+
+  private
+
+  def pages(title)
+    words = Zuhause::Finding::Query.new(title).words
     pages = words.reduce(Page.seen_by(viewer)) { |found, word| found.where("pages.title LIKE ?", "%#{Page.sanitize_sql_like(word)}%") }
     start = "#{Page.sanitize_sql_like(words.join(" "))}%"
-    pages = pages.includes(:room).order(Arel.sql(Page.sanitize_sql([ "pages.title LIKE ? DESC, pages.title", start ]))).limit(MOST)
-    render json: pages.map { |page| { id: page.public_id, title: page.title, room: page.room.name } }
+    pages.includes(:room).order(Arel.sql(Page.sanitize_sql([ "pages.title LIKE ? DESC, pages.title", start ]))).limit(MOST)
+  end
+
+  # Of what is published, in the order of the pages and their texts.
+  def headings(pages, part)
+    found = pages.to_a
+    sections = Section.where(page: found).where.not(block_id: nil).where("heading LIKE ?", "%#{Section.sanitize_sql_like(part.strip)}%").order(:position)
+    ranked = sections.sort_by { |section| [ found.index { |page| page.id == section.page_id }, section.position ] }
+    ranked.first(MOST_HEADINGS).map { |section| page = found.find { |each| each.id == section.page_id }; { id: page.public_id, title: page.title, block: section.block_id, heading: section.heading } }
   end
 end

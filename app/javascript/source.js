@@ -5,10 +5,13 @@ import { highlightSelectionMatches, searchKeymap } from "@codemirror/search"
 import { RangeSet, StateEffect, StateField } from "@codemirror/state"
 import { Decoration, EditorView, GutterMarker, gutter, keymap, lineNumbers } from "@codemirror/view"
 import { tags } from "@lezer/highlight"
+import { del, get, set } from "idb-keyval"
 import { post } from "./http"
 import start from "./start"
 
 const PAUSE = 600
+const SENT = "source-sent" // what was kept of it is forgotten by the page that shows it saved
+const REMEMBERED = 150 // milliseconds after a key until the browser's own store has it
 
 const colours = HighlightStyle.define([
   { tag: tags.heading, class: "source-heading" }, { tag: tags.strong, class: "source-strong" }, { tag: tags.emphasis, class: "source-emphasis" },
@@ -40,7 +43,7 @@ const unread = StateField.define({
 
 // The draft as Markdown. The plain field stays where it is and takes part in the form; an editor stands in front of it.
 const source = () => {
-  let field, view, address, reports, timer, unsaved = false
+  let root, field, view, address, reports, timer, remembering, local, unsaved = false
 
   async function check() {
     const { doc } = view.state
@@ -57,9 +60,23 @@ const source = () => {
     reports.replaceChildren(said.length ? list : Object.assign(document.createElement("p"), { className: "quiet", textContent: reports.dataset.none }))
   }
 
+  function remember() {
+    clearTimeout(remembering)
+    remembering = null
+    return set(root.dataset.key, { text: view.state.doc.toString(), title: root.querySelector("#title").value, base: root.dataset.version }).catch(() => {})
+  }
+
+  // What this browser still holds of an earlier visit. What was refused comes back in the field and stays kept.
+  async function offer() {
+    local = await get(root.dataset.key).catch(() => null)
+    if (!local) return
+    if (local.text !== field.value) root.querySelector("[data-local]").hidden = false
+    else if (!root.querySelector("[data-problem]")) del(root.dataset.key)
+  }
+
   return {
     init() {
-      const root = this.$root
+      root = this.$root
       field = root.querySelector("textarea")
       reports = root.querySelector("[data-reports]")
       address = root.dataset.check
@@ -75,6 +92,7 @@ const source = () => {
             if (!update.docChanged) return
             field.value = view.state.doc.toString()
             unsaved = true
+            remembering ??= setTimeout(remember, REMEMBERED)
             clearTimeout(timer)
             timer = setTimeout(check, PAUSE)
           })
@@ -85,11 +103,32 @@ const source = () => {
       field.hidden = true
       check()
       window.addEventListener("beforeunload", (event) => unsaved && event.preventDefault())
-      root.dataset.ready = "true"
+      view.focus()
+      offer().then(() => { root.dataset.ready = "true" })
     },
 
+    // It stays in the browser until the page comes back with it.
     submit() {
       unsaved = false
+      remember()
+      sessionStorage.setItem(SENT, root.dataset.key)
+    },
+
+    keep() {
+      if (remembering) remember()
+    },
+
+    takeLocal() {
+      view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: local.text } })
+      root.querySelector("#title").value = local.title
+      root.querySelector("[data-local]").hidden = true
+      view.focus()
+    },
+
+    dropLocal() {
+      del(root.dataset.key)
+      root.querySelector("[data-local]").hidden = true
+      view.focus()
     },
 
     save(event) {

@@ -14,7 +14,7 @@ class Pasted
     return from_html if styled?
 
     grid = @grid ? Zuhause::Markup::Grid.read(@grid) : Zuhause::Markup::Grid.pasted(@text)
-    grid ? read_of(grid) : Zuhause::Markup::MarkdownReader.read(@text)
+    grid ? read_of(grid) : Zuhause::Markup::MarkdownReader.read(Zuhause::Markup::Bullets.to_markdown(@text))
   end
 
   private

@@ -2,14 +2,19 @@
 class StateComparison
   attr_reader :page, :from, :to
 
-  # @param from [String, nil] an edition's number or "draft"
-  # @param to [String, nil] the same
+  # @param from [String, nil, Draft] an edition's number or "draft"
+  # @param to [String, nil, Draft] the same
   # @raise [ActiveRecord::RecordNotFound] for a state that is not there or not seen
   def initialize(page, viewer, from:, to:)
     @page = page
     @viewer = viewer
     @from = state(from)
     @to = state(to)
+  end
+
+  # Two states of the draft, for who sees it.
+  def self.between(page, viewer, from, to)
+    new(page, viewer, from: from, to: to)
   end
 
   def changes
@@ -45,6 +50,7 @@ class StateComparison
   end
 
   def state(name)
+    return name if name.is_a?(Draft)
     return page.editions.find_by!(number: name) unless name == "draft"
     raise ActiveRecord::RecordNotFound unless draft_seen?
 

@@ -4,6 +4,7 @@ Rails.application.configure do
   config.public_file_server.headers = { "cache-control" => "public, max-age=3600" }
   config.consider_all_requests_local = false
   config.cache_store = :memory_store
+  config.assets.manifest_path = Rails.root.join("tmp/no-manifest.json") # what is built now, not what a demo laid out
   config.active_storage.service = :test
   config.action_dispatch.show_exceptions = :rescuable
   config.action_controller.allow_forgery_protection = ENV["SEPARATE_SERVER"].present?

@@ -19,11 +19,21 @@ module Writing
     choose_from_list words, choice
   end
 
+  # Types into the list's own field, or into the text where a sign opened the list there.
   def choose_from_list(typed, words)
-    find("#link-words").fill_in with: typed
-    assert_selector "#link-choices[data-for='#{typed}'] [role=option]", text: words
-    find("#link-words").send_keys :enter
-    assert_no_selector "#link-words", visible: :visible, wait: 1 unless page.has_selector?("[data-link-panel]:not([hidden])", wait: 0.3)
+    assert_selector "[data-link-panel]"
+    page.active_element.send_keys([ :control, "a" ]) if page.active_element[:id] == "link-words"
+    page.active_element.send_keys typed
+    assert_selector "#link-choices[data-for='#{typed}'] [role=option][aria-selected=true]", text: words
+    page.active_element.send_keys :enter
+    assert_no_selector "#link-choices[data-for='#{typed}']"
+  end
+
+  # The block is chosen by its edge.
+  def choose_block(selector, text)
+    find(".ProseMirror #{selector}", text: text).hover
+    find(".edge").click
+    assert_selector "[data-for=block]"
   end
 
   def saved

@@ -11,23 +11,21 @@ class WholeDocumentTest < ApplicationSystemTestCase
     sign_in_as @ida
   end
 
-  test "blocks are moved by key and by their handle, turned into others, and marked from the menu on what is chosen" do
+  test "blocks are moved by key, chosen by their edge, made others, and marked from the menu on what is chosen" do
     write
     editor.send_keys [ :alt, :down ]
     assert_equal [ "Then salt.", "First grit." ], blocks.first(2)
     editor.send_keys [ :alt, :up ], [ :control, "z" ]
     assert_equal [ "Then salt.", "First grit." ], blocks.first(2)
-    find(".ProseMirror p", text: "Salt eats").hover
-    find(".block-handle").click
+    choose_block "p", "Salt eats"
     assert_accessible
-    within(".handle-menu") { select "Caution", from: "Turn it into" }
+    select "Make it a caution", from: "Make it a …"
     assert_selector ".ProseMirror .notice-caution", text: "Salt eats"
-    find(".ProseMirror .notice-caution p").hover
-    find(".block-handle").click
-    within(".handle-menu") { click_on "Up" }
+    choose_block ".notice-caution p", "Salt eats"
+    within(".bench-context") { click_on "Up" }
     assert_equal "Salt eats steel; SALT eats bolts.", blocks[1]
-    find(".title-field").click
-    assert_no_selector ".handle-menu"
+    find(".ProseMirror p", text: "Then salt.").click
+    assert_no_selector ".bench-context"
     select_words "First"
     assert_selector ".selection-menu", visible: true
     assert_accessible
@@ -37,10 +35,10 @@ class WholeDocumentTest < ApplicationSystemTestCase
     assert_equal %w[paragraph notice paragraph], draft["content"].map { |node| node["type"] }
   end
 
-  test "a block is dragged by its handle to where the line shows" do
+  test "a block is dragged by its edge to where the line shows" do
     write
     find(".ProseMirror p", text: "First").hover
-    drag_handle_below "Then salt."
+    drag_edge_below "Then salt."
     assert_equal [ "Then salt.", "First grit." ], blocks.first(2)
     saved
     assert_equal "Then salt.", Zuhause::Document::Text.of(draft["content"].first)
@@ -51,14 +49,14 @@ class WholeDocumentTest < ApplicationSystemTestCase
     editor.send_keys [ :control, "f" ]
     within("[data-search-panel]") do
       fill_in "Find", with: "salt"
-      assert_text "3 found"
+      assert_text "1 of 3"
       check "As written"
-      assert_text "1 found"
+      assert_text "1 of 1"
       uncheck "As written"
       fill_in "Replace with", with: "brine"
       assert_accessible
       click_on "Replace all"
-      assert_text "0 found"
+      assert_text "Not found"
     end
     assert_selector ".ProseMirror", text: "brine eats steel; brine eats bolts."
     find("#find-words").send_keys :escape
@@ -151,7 +149,10 @@ class WholeDocumentTest < ApplicationSystemTestCase
     choose_from_list "gallery", /^gallery/i
     find("[data-file]", visible: :all).set(%w[read.png find.png].map { |name| Rails.root.join("docs/screenshots", name).to_s }.join("\n"))
     assert_selector ".ProseMirror .gallery figure", count: 2
-    all("input[aria-label^='What the picture shows']").each { |field| field.send_keys "A page" }
+    2.times do
+      first(".figure-wanting").click
+      page.active_element.send_keys "A page"
+    end
     select "Slides", from: "Shown as"
     editor.send_keys [ :control, :end ], :enter
     insert "card", /^card/i
@@ -165,7 +166,7 @@ class WholeDocumentTest < ApplicationSystemTestCase
     editor.send_keys :enter
     insert "table", /^table/i
     page.active_element.send_keys "a", :tab, "b", :tab, "c", :tab, "1", :tab, "2", :tab, "3"
-    select "Move the column left", from: "Table"
+    find("[data-table-acts]").select "Move the column left"
     assert_equal %w[a c b], all(".ProseMirror th").map(&:text)
     assert_accessible
     publish
@@ -215,7 +216,8 @@ class WholeDocumentTest < ApplicationSystemTestCase
     editor
     find(".figure-grip").send_keys :left, :left
     assert_selector ".ProseMirror figure.width-60"
-    find("input[aria-label='Leads to (address)']").send_keys "https://salt.example/"
+    find(".ProseMirror figcaption").click
+    fill_in "Leads to (address)", with: "https://salt.example/"
     select "First level", from: "Depth"
     select "Two columns", from: "Columns of references"
     find(".live-insert input[type=checkbox]").check
@@ -263,23 +265,13 @@ class WholeDocumentTest < ApplicationSystemTestCase
     assert_selector ".ProseMirror:focus"
   end
 
-  # As the browser does it, whose own dragging cannot be driven.
-  def drag_handle_below(words)
-    find(".block-handle")
-    shown = page.evaluate_script(<<~JS, words)
-      ((words) => {
-        const handle = document.querySelector(".block-handle")
-        const target = [...document.querySelectorAll(".ProseMirror p")].find((p) => p.textContent === words)
-        const box = target.getBoundingClientRect()
-        const at = { dataTransfer: new DataTransfer(), bubbles: true, cancelable: true, clientX: box.right - 5, clientY: box.bottom - 4 }
-        handle.dispatchEvent(new DragEvent("dragstart", at))
-        target.dispatchEvent(new DragEvent("dragover", at))
-        const line = document.querySelector(".drop-line")
-        target.dispatchEvent(new DragEvent("drop", at))
-        return line !== null
-      })(arguments[0])
-    JS
-    assert shown, "no line where it would come down"
+  def drag_edge_below(words)
+    target = find(".ProseMirror p", exact_text: words)
+    edge = find(".edge").native
+    page.driver.browser.action.click_and_hold(edge).move_to(target.native, 0, 10).perform
+    assert_selector ".place-line"
+    page.driver.browser.action.release.perform
+    assert_no_selector ".place-line"
   end
 
   def blocks

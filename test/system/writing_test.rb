@@ -63,14 +63,27 @@ class WritingTest < ApplicationSystemTestCase
     assert_text "Somebody saved this page while you were writing"
     assert_accessible
     within("[data-conflict]") do
-      assert_text "Text of Tom Ruud"
-      assert_text "Tom's words."
-      assert_text "Old words. Mine too."
-      click_on "Go on with mine"
+      assert_text "Tom Ruud saved a newer text."
+      assert_selector "del", text: "Tom's"
+      assert_selector "ins", text: "Old"
+      assert_selector "ins", text: "Mine too"
+      click_on "Go on with both"
     end
+    assert_selector ".ProseMirror:focus"
+    assert_state "saved"
+    assert_equal "Tom's words.\nOld words. Mine too.", saved_text
+    assert_equal [ "Tom's words.", "Old words. Mine too." ], @sheet.drafts.where(base_version: 2..).order(:id).first(2).map { |draft| Zuhause::Document::Text.of(draft.document) }
+  end
+
+  test "one can go on with one's own text alone" do
+    expect_problem "409"
+    visit draft_path
+    editor
+    write_as_colleague "Tom's words."
+    editor.send_keys " Mine too."
+    click_on "With mine alone"
     assert_state "saved"
     assert_equal "Old words. Mine too.", saved_text
-    assert_equal [ "Tom's words.", "Old words. Mine too." ], @sheet.drafts.where(base_version: 2..).order(:id).first(2).map { |draft| Zuhause::Document::Text.of(draft.document) }
   end
 
   test "one can go on with the colleague's text" do
@@ -79,7 +92,7 @@ class WritingTest < ApplicationSystemTestCase
     editor
     write_as_colleague "Tom's words."
     editor.send_keys " Mine too."
-    click_on "Go on with their text"
+    click_on "With theirs alone"
     editor.send_keys [ :control, :end ], " And more."
     assert_state "saved"
     assert_equal "Tom's words. And more.", saved_text
@@ -167,13 +180,14 @@ class WritingTest < ApplicationSystemTestCase
 
   test "everything is done from the keyboard" do
     visit draft_path
-    editor.send_keys [ :control, :end ], " See ->"
-    link_words.send_keys "gang"
+    editor.send_keys [ :control, :end ], " See ->gang"
     assert_selector "#link-choices[data-for=gang] [aria-selected=true]", text: "Gangway in ice"
-    link_words.send_keys :arrow_down
+    editor.send_keys :arrow_down
     assert_selector "[aria-selected=true]", text: "Promise a page named “gang”"
-    link_words.send_keys :escape
-    assert_selector ".ProseMirror", text: "See ->"
+    assert_accessible
+    editor.send_keys :escape
+    assert_no_selector "[data-link-panel]"
+    assert_selector ".ProseMirror", text: "See ->gang"
     editor.send_keys [ :control, "k" ]
     link_words.send_keys "https://forecast.example/harbour", :enter
     assert_selector ".ProseMirror a.link-away"
@@ -245,7 +259,11 @@ class WritingTest < ApplicationSystemTestCase
   end
 
   def write_as_colleague(markdown)
-    save_text(@sheet.reload, markdown, by: @tom)
+    @sheet.reload
+    id = @sheet.draft.document["content"][0]["attrs"]["id"]
+    document = Zuhause::Document::Ids.strip(Zuhause::Markup::MarkdownReader.read(markdown).doc)
+    document["content"][0]["attrs"] = { "id" => id }
+    @sheet.save_draft(base_version: @sheet.draft.version, save_id: SecureRandom.uuid, title: @sheet.title, document: document, by: @tom)
   end
 
   def paste(text)

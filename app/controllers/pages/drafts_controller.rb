@@ -6,6 +6,7 @@ class Pages::DraftsController < ApplicationController
     @draft = @page.draft
     @facts = PageFacts.new(@page, viewer)
     @names = EditorNames.new(@draft.document, @page, viewer)
+    @writers = PageWriter.others(@page, by: viewer.person)
   end
 
   def update
@@ -22,11 +23,12 @@ class Pages::DraftsController < ApplicationController
 
   private
 
-  # Both texts: the newer one, and the word that the refused one is kept.
+  # Both texts: the newer one, what differs between them by word, and one in which both stand.
   def refusal(refused)
     newest = Page.find(@page.id).draft
+    comparison = StateComparison.between(@page, viewer, newest, refused)
     { version: newest.version, title: newest.title, document: newest.document, author: newest.author.name, kept: refused.id,
-      html: ShownDocument.new(newest, page: @page, viewer: viewer).to_html,
-      kept_html: ShownDocument.new(refused, page: @page, viewer: viewer).to_html }
+      both: Zuhause::Changes::Union.of(newest.document, refused.document),
+      html: comparison.to_html(label: ->(entry) { helpers.conflict_label(entry, newest.author) }).join }
   end
 end

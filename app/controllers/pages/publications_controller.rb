@@ -4,10 +4,11 @@ class Pages::PublicationsController < ApplicationController
   # What there is to know before it is done.
   def new
     authorize @page, :publish?
-    shown = @page.shown_on(viewer).count
-    words = [ (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: @page.blanks) if @page.blanks.positive?),
-              *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ]
-    render json: { words: words.compact }
+    @words = before_publishing
+    respond_to do |format|
+      format.html
+      format.json { render json: { words: @words } }
+    end
   end
 
   def create
@@ -26,6 +27,13 @@ class Pages::PublicationsController < ApplicationController
   end
 
   private
+
+  def before_publishing
+    shown, blanks, undescribed = @page.shown_on(viewer).count, @page.blanks, @page.undescribed
+    [ (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
+      (t(".undescribed", count: undescribed.size, names: undescribed.to_sentence) if undescribed.any?),
+      *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
+  end
 
   def answer(status, **body)
     respond_to do |format|

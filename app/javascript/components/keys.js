@@ -51,6 +51,10 @@ export default () => ({
     action()
   },
 
+  list() {
+    showKeys()
+  },
+
   // Menus close where something else is pressed, and by Escape.
   pressed(event) {
     for (const menu of document.querySelectorAll("details.menu[open]")) if (!menu.contains(event.target)) menu.open = false

@@ -62,12 +62,12 @@ const figure = (words, onDescribe) => Node.create({
     const frame = Object.assign(document.createElement("div"), { className: "figure-frame", contentEditable: "false" })
     const image = document.createElement("img")
     const handle = grip(words, image, () => editor.view.dom, set("width"))
-    const wanting = Object.assign(document.createElement("button"), { type: "button", className: "figure-wanting", textContent: words.figure_wanting })
-    wanting.addEventListener("click", () => {
+    const about = Object.assign(document.createElement("button"), { type: "button", className: "figure-about" })
+    about.addEventListener("click", () => {
       editor.view.dispatch(editor.state.tr.setSelection(NodeSelection.create(editor.state.doc, getPos())))
       onDescribe()
     })
-    frame.append(image, handle, wanting)
+    frame.append(image, handle, about)
     const contentDOM = document.createElement("figcaption")
     dom.append(frame, contentDOM)
     const update = (next) => {
@@ -78,14 +78,15 @@ const figure = (words, onDescribe) => Node.create({
       handle.ariaValueNow = share
       handle.ariaValueText = `${share} %`
       dom.className = ["figure", at && `figure-${at}`, share !== 100 && `width-${Math.round(share / 10) * 10}`].filter(Boolean).join(" ")
-      wanting.hidden = next.attrs.alt !== ""
+      about.textContent = next.attrs.alt === "" ? words.figure_wanting : words.figure_about
+      about.classList.toggle("figure-wanting", next.attrs.alt === "")
       contentDOM.dataset.placeholder = next.content.size ? "" : words.figure_caption
       return true
     }
     update(node)
     return {
       dom, contentDOM, update,
-      stopEvent: (event) => handle.contains(event.target) || wanting.contains(event.target),
+      stopEvent: (event) => handle.contains(event.target) || about.contains(event.target),
       ignoreMutation: (mutation) => mutation.type !== "selection" && !contentDOM.contains(mutation.target)
     }
   }

@@ -2,24 +2,33 @@ import { Extension } from "@tiptap/core"
 import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state"
 
 // There is always a line to write on at the end. It is the editor's alone: as long as nothing is written on it, it is not
-// part of the text that is saved.
+// part of the text that is saved, and it goes when there is no need of it any more.
 
+const key = new PluginKey("last_line")
 const LINES = ["paragraph", "heading", "bullet_list", "ordered_list", "task_list"]
 
 const wants = (type) => !LINES.includes(type)
-
-export function withoutLastLine(json) {
-  const content = json.content ?? []
-  const [before, last] = content.slice(-2)
-  return content.length > 1 && last.type === "paragraph" && !last.content?.length && wants(before.type) ? { ...json, content: content.slice(0, -1) } : json
-}
 
 export function withLastLine(json) {
   return wants(json.content.at(-1).type) ? { ...json, content: [...json.content, { type: "paragraph" }] } : json
 }
 
-function addLine(state) {
-  return wants(state.doc.lastChild.type.name) ? state.tr.insert(state.doc.content.size, state.schema.nodes.paragraph.create()).setMeta("addToHistory", false).setMeta("preventUpdate", true) : null
+// The text as it is saved.
+export function withoutLastLine(state) {
+  const json = state.doc.toJSON()
+  return key.getState(state) ? { ...json, content: json.content.slice(0, -1) } : json
+}
+
+const empty = (node) => node.type.name === "paragraph" && node.content.size === 0
+const emptyEnd = (doc) => doc.childCount > 1 && empty(doc.lastChild)
+
+function settle(state) {
+  const { doc, selection, tr, schema } = state
+  const quietly = (change) => change.setMeta("addToHistory", false).setMeta("preventUpdate", true)
+  if (wants(doc.lastChild.type.name)) return quietly(tr.insert(doc.content.size, schema.nodes.paragraph.create())).setMeta(key, true)
+  const start = doc.content.size - doc.lastChild.nodeSize
+  if (key.getState(state) && !wants(doc.child(doc.childCount - 2).type.name) && selection.to < start) return quietly(tr.delete(start, doc.content.size)).setMeta(key, false)
+  return null
 }
 
 // The caret at the end of the text, on a line of its own where a list ends there.
@@ -36,8 +45,12 @@ const below = (view, event) => event.clientY > (view.dom.lastElementChild?.getBo
 export default Extension.create({
   name: "last_line",
   addProseMirrorPlugins: () => [new Plugin({
-    key: new PluginKey("last_line"),
-    appendTransaction: (transactions, _before, state) => (transactions.some((tr) => tr.docChanged) ? addLine(state) : null),
+    key,
+    state: {
+      init: (_config, { doc }) => emptyEnd(doc) && wants(doc.child(doc.childCount - 2).type.name),
+      apply: (tr, own, _before, { doc }) => (tr.getMeta(key) ?? own) && emptyEnd(doc)
+    },
+    appendTransaction: (transactions, _before, state) => (transactions.some((tr) => tr.docChanged) ? settle(state) : null),
     props: {
       handleDOMEvents: {
         mousedown(view, event) {

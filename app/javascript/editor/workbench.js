@@ -11,6 +11,7 @@ import Saving from "./saving"
 import { Searching } from "./searching"
 import { kindOf } from "./turning"
 import Writers from "./writers"
+import { del } from "idb-keyval"
 
 const LONGEST_TITLE = 200
 const COUNTED = 400 // milliseconds after a key until words are counted
@@ -23,7 +24,7 @@ export default () => {
   const part = (name) => root.querySelector(`[data-${name}]`)
   const caretKey = () => `${root.dataset.person}/${root.dataset.page}`
 
-  const read = () => ({ title, document: withoutLastLine(editor.getJSON()) })
+  const read = () => ({ title, document: withoutLastLine(editor.state) })
 
   function say(state) {
     part("state").textContent = words[state] ?? state
@@ -145,6 +146,8 @@ export default () => {
       outline = new Outline({ list: document.querySelector("[data-outline-list]"), editor, words, say: tell })
       conflict = new Conflict({ part, words, editor, saving, takeText, say })
       new Writers({ place: part("writers"), address: root.dataset.writers }).tell()
+      if (sessionStorage.getItem("source-sent")) del(sessionStorage.getItem("source-sent"))
+      sessionStorage.removeItem("source-sent")
       count()
       mirror()
       this.begin()

@@ -45,6 +45,26 @@ module Page::Publishing
     end
   end
 
+  # Goes back to what is published: the draft says the same as the newest edition, and what it said stays among the
+  # earlier states.
+  #
+  # @param version [Integer] the draft's version that was seen when deciding to
+  # @return [Draft] the state that was thrown away
+  # @raise [Stale, Unchanged]
+  def discard_draft(version:, by:, at: Time.current)
+    transaction do
+      reload
+      raise Unchanged unless unpublished_changes?
+
+      thrown = draft
+      saved = save_draft(base_version: version, save_id: SecureRandom.uuid, title: edition.title, document: edition.document, by: by, at: at)
+      raise Stale if saved.refused?
+
+      edition.update!(draft_version: saved.version) # which draft it equals; what it says never changes
+      thrown
+    end
+  end
+
   # @return [Naming, nil] who was newly named by what was published last
   attr_reader :naming
 

@@ -11,6 +11,14 @@ module Page::Told
     Zuhause::Document::Walk.each(draft.document).sum { |node, _ancestors| node["type"] == "text" && node["marks"]&.any? { |mark| mark["type"] == "blank" } ? 1 : 0 }
   end
 
+  # @return [Array<String>] what the draft's pictures are called that say nothing to those who do not see them: their
+  #   caption, else their file's name
+  def undescribed
+    figures = Zuhause::Document::Walk.blocks(draft.document).select { |block| block["type"] == "figure" && block.dig("attrs", "file") && block.dig("attrs", "alt").to_s.strip.empty? }
+    names = page_files.where(public_id: figures.map { |figure| figure.dig("attrs", "file") }).pluck(:public_id, :name).to_h
+    figures.map { |figure| Zuhause::Document::Text.of(figure).strip.presence&.truncate(60) || names[figure.dig("attrs", "file")] || I18n.t("document.nodes.figure") }
+  end
+
   # Passages that are published, shown elsewhere, and gone from the draft.
   #
   # @return [Array<Array(String, Integer)>] their names, and on how many pages that the viewer reads each is shown

@@ -31,6 +31,7 @@ module Zuhause
 
       def read
         root = parse.root
+        OfficeLists.mend(root) if root
         look_over(root) if root
         nodes = root ? blocks(root, 1, []) : []
         nodes = [ { "type" => "paragraph" } ] if nodes.empty?

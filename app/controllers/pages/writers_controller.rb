@@ -1,0 +1,10 @@
+# Says that one is writing, and answers who else is.
+class Pages::WritersController < ApplicationController
+  include OnPage
+
+  def create
+    authorize @page, :edit?
+    PageWriter.note(@page, by: viewer.person)
+    render json: { words: PageWriter.others(@page, by: viewer.person).words }
+  end
+end
