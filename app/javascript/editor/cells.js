@@ -1,5 +1,6 @@
 import { Fragment, Slice } from "@tiptap/pm/model"
-import { CellSelection, TableMap, handlePaste, isInTable, selectedRect } from "@tiptap/pm/tables"
+import { CellSelection, TableMap, isInTable, selectedRect } from "@tiptap/pm/tables"
+import Grid from "./grid"
 
 // What is pasted while the caret is in a table. Rows and columns fill cells, from the caret's cell on, and the table grows
 // where they need it; anything else goes into the cell as far as cells hold it, and what they cannot hold comes to stand
@@ -36,34 +37,40 @@ function parted(fragment, { cell }) {
 const inlineOf = (node) => node.content
 
 // @return [Boolean] whether the paste was one into a table
-export function pasteIntoTable(view, event, slice) {
+export function pasteIntoTable(view, slice) {
   const { state } = view
   if (!isInTable(state)) return false
   const table = rowsOrCells(slice) ? slice : tableOf(slice)
-  if (!table || tooMany(table)) return intoCell(view, slice)
-
-  return handlePaste(view, event, retyped(table, state)) || intoCell(view, slice)
+  return table && !tooMany(table) ? fill(view, asTable(table.content, state.schema)) : intoCell(view, slice)
 }
 
-// Cells become what stands where they go: headings among headings. Columns that are new take after the row's last cell.
-function retyped(slice, state) {
-  const { map, table, top, left } = selectedRect(state)
-  const at = (row, column) => table.nodeAt(map.map[Math.min(row, map.height - 1) * map.width + Math.min(column, map.width - 1)])?.type
-  const cells = (row, y) => {
-    let x = 0
-    return row.content.content.map((cell) => {
-      const type = at(top + y, left + x) ?? cell.type
-      x += cell.attrs.colspan
-      return type.create(cell.attrs, cell.content, cell.marks)
-    })
-  }
-  let y = -1
-  const fragment = (content) => Fragment.from(content.content.map((node) => {
-    if (node.type.name === "table") return node.copy(fragment(node.content))
-    y += 1
-    return node.type.name === "row" ? node.copy(Fragment.from(cells(node, y))) : node
-  }))
-  return rowsOrCells(slice) || slice.content.firstChild.type.name === "table" ? new Slice(fragment(slice.content), slice.openStart, slice.openEnd) : slice
+function asTable(content, { nodes: { table, row } }) {
+  const { name } = content.firstChild.type
+  return name === "table" ? content.firstChild : table.create(null, name === "row" ? content : row.create(null, content))
+}
+
+// From the caret's cell on; cells that are chosen are filled again and again.
+function fill(view, pasted) {
+  const { state } = view
+  const { tr, schema: { nodes } } = state
+  const { table, tableStart, top, left, right, bottom } = selectedRect(state)
+  const grid = Grid.of(table)
+  const chosen = state.selection instanceof CellSelection
+  const given = chosen ? Grid.of(pasted).repeated(right - left, bottom - top) : Grid.of(pasted)
+
+  // A cell becomes what stands where it goes; beyond that, a heading in a row of headings.
+  const headed = table.firstChild.content.content.every((cell) => cell.type === nodes.header_cell)
+  const typeAt = (y, x) => grid.at(y, x)?.cell.type ?? (y === 0 && headed ? nodes.header_cell : nodes.cell)
+  const typed = (cell, y, x) => typeAt(y, x).create(cell.attrs, cell.content, cell.marks)
+  const rows = grid.under(given, top, left, typed).rows((y, x) => typeAt(y, x).createAndFill())
+
+  const filled = table.copy(Fragment.from(rows.map((cells, y) => (table.maybeChild(y) ?? nodes.row.create()).copy(Fragment.from(cells)))))
+  tr.replaceWith(tableStart - 1, tableStart - 1 + table.nodeSize, filled)
+  const { map, width, height } = TableMap.get(filled)
+  const cellAt = (y, x) => tableStart + map[Math.min(y, height - 1) * width + Math.min(x, width - 1)]
+  tr.setSelection(CellSelection.create(tr.doc, cellAt(top, left), cellAt(top + given.height - 1, left + given.width - 1)))
+  view.dispatch(tr.scrollIntoView().setMeta("paste", true))
+  return true
 }
 
 function tooMany(slice) {

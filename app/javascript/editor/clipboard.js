@@ -44,11 +44,11 @@ function asLine(slice, schema) {
 // Whether pasted blocks would tear what the caret is in: a picture from its caption.
 const heldInLine = ({ $from }) => $from.parent.type.name === "figure"
 
-function insert(view, event, slice) {
+function insert(view, slice) {
   const { state } = view
   const chosen = chosenBlock(state)
   if (chosen) return behind(view, chosen, slice)
-  if (pasteIntoTable(view, event, slice)) return
+  if (pasteIntoTable(view, slice)) return
   const fitting = heldInLine(state.selection) ? asLine(slice, state.schema) : slice
   view.dispatch(state.tr.replaceSelection(fitting).scrollIntoView().setMeta("paste", true))
 }
@@ -61,10 +61,10 @@ function behind(view, chosen, slice) {
   view.dispatch(tr.insert(chosen.to, whole).scrollIntoView().setMeta("paste", true))
 }
 
-function insertOwn(view, event, json) {
+function insertOwn(view, json) {
   const { page, slice } = JSON.parse(json)
   const own = Slice.fromJSON(view.state.schema, slice)
-  insert(view, event, page === view.dom.dataset.page ? own : new Slice(withoutIds(own.content), own.openStart, own.openEnd))
+  insert(view, page === view.dom.dataset.page ? own : new Slice(withoutIds(own.content), own.openStart, own.openEnd))
 }
 
 // What words that are chosen would lead to, if nothing but an address is pasted over them.
@@ -83,7 +83,7 @@ function linkWords(view, content, address) {
 }
 
 // The server reads it: parsing HTML here would run into the Content-Security-Policy.
-async function insertText(view, event, { text, html }, { address, onProblem }) {
+async function insertText(view, { text, html }, { address, onProblem }) {
   if (view.state.selection.$from.parent.type.spec.code) return view.dispatch(view.state.tr.insertText(text).scrollIntoView())
 
   const linked = addressFor(view, text)
@@ -95,14 +95,14 @@ async function insertText(view, event, { text, html }, { address, onProblem }) {
   const content = Fragment.fromJSON(view.state.schema, answer.body.content)
   if (linked && addressFor(view, text)) return linkWords(view, content, linked)
   const open = content.childCount > 0 && content.firstChild.type.name === "paragraph" ? 1 : 0
-  return insert(view, event, new Slice(content, open, content.childCount === 1 ? open : 0))
+  return insert(view, new Slice(content, open, content.childCount === 1 ? open : 0))
 }
 
-export function read(view, event, data, options) {
+export function read(view, data, options) {
   const own = data.getData(TYPE)
   const [text, html] = [data.getData("text/plain"), data.getData("text/html")]
-  if (own) insertOwn(view, event, own)
-  else if (text || html) return insertText(view, event, { text, html }, options)
+  if (own) insertOwn(view, own)
+  else if (text || html) return insertText(view, { text, html }, options)
   return null
 }
 
@@ -124,7 +124,7 @@ export default Extension.create({
           paste: (view, event) => {
             if (event.clipboardData.files.length && !event.clipboardData.getData("text/plain").trim()) return false
             event.preventDefault()
-            read(view, event, event.clipboardData, this.options)
+            read(view, event.clipboardData, this.options)
             return true
           }
         }

@@ -61,7 +61,7 @@ export default (onFiles, options) => Extension.create({
           if (!at) return true
           view.focus()
           view.dispatch(view.state.tr.setSelection(TextSelection.near(view.state.doc.resolve(at.pos))))
-          read(view, event, event.dataTransfer, options)
+          read(view, event.dataTransfer, options)
           return true
         }
       }

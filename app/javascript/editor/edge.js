@@ -88,6 +88,7 @@ class Edge {
       this.bar.classList.remove("edge-dragged")
       this.line.hide()
       if (drop && this.dragging && this.place) this.drop(this.place.pos)
+      else if (!this.dragging) this.view.dispatch(this.view.state.tr.scrollIntoView())
       this.pressed = this.dragging = this.place = null
     }
     const [drop, leave] = [end(true), end(false)]

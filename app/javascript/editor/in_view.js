@@ -53,8 +53,11 @@ export default (root) => Extension.create({
       const bench = root.querySelector(".bench")
       const settle = () => {
         standOn(bench)
-        if (view.hasFocus()) keepInView(view, root)
+        if (view.hasFocus() || root.querySelector(".bench-panel:not([hidden])")) keepInView(view, root)
       }
+      // The workbench grows by a line or a panel, and a panel by what is found.
+      const watch = new ResizeObserver(settle)
+      for (const part of [bench, ...root.querySelectorAll(".bench-panel")]) watch.observe(part)
       // The browser brings a caret that was moved by key to the window's edge only.
       const follow = (event) => { if (/^(Arrow|Page|Home|End)/.test(event.key)) keepInView(view, root) }
       window.visualViewport?.addEventListener("resize", settle)
@@ -62,6 +65,7 @@ export default (root) => Extension.create({
       view.dom.addEventListener("keyup", follow)
       return {
         destroy() {
+          watch.disconnect()
           window.visualViewport?.removeEventListener("resize", settle)
           window.visualViewport?.removeEventListener("scroll", settle)
           view.dom.removeEventListener("keyup", follow)

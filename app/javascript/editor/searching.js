@@ -1,6 +1,7 @@
 import { Extension } from "@tiptap/core"
 import { SearchQuery, findNext, findPrev, getMatchHighlights, replaceAll, replaceNext, search, setSearchState } from "prosemirror-search"
 import { TextSelection } from "@tiptap/pm/state"
+import { keepInView } from "./in_view"
 
 // Finding and replacing in the text that is being written. One of what is found is always chosen and seen: replacing
 // replaces that one, and goes on to the next.
@@ -8,8 +9,8 @@ import { TextSelection } from "@tiptap/pm/state"
 export const searching = Extension.create({ name: "searching", addProseMirrorPlugins: () => [search()] })
 
 export class Searching {
-  constructor({ panel, editor, words }) {
-    Object.assign(this, { panel, editor, words })
+  constructor({ root, panel, editor, words }) {
+    Object.assign(this, { root, panel, editor, words })
     this.form = panel.querySelector("form")
   }
 
@@ -50,7 +51,13 @@ export class Searching {
 
   show(match) {
     const { tr } = this.editor.state
-    if (match) this.editor.view.dispatch(tr.setSelection(TextSelection.create(tr.doc, match.from, match.to)).scrollIntoView())
+    if (match) this.editor.view.dispatch(tr.setSelection(TextSelection.create(tr.doc, match.from, match.to)))
+    this.seen()
+  }
+
+  // The editor itself scrolls only while it has the focus, which is in the panel here.
+  seen() {
+    keepInView(this.editor.view, this.root)
     this.count()
   }
 
@@ -63,8 +70,8 @@ export class Searching {
   }
 
   run(command) {
-    command(this.editor.state, (tr) => this.editor.view.dispatch(tr.scrollIntoView()))
-    this.count()
+    command(this.editor.state, (tr) => this.editor.view.dispatch(tr))
+    this.seen()
   }
 
   next() { this.run(findNext) }

@@ -141,7 +141,7 @@ export default () => {
         onTransaction: () => editor && mirror()
       })
       inserting = new Inserting({ root, words, names, editor, say: tell, close })
-      searching = new Searching({ panel: part("search-panel"), editor, words })
+      searching = new Searching({ root, panel: part("search-panel"), editor, words })
       context = new Context({ row: part("context"), gutter: part("table-gutter"), editor, words, address: `${location.origin}${root.dataset.address}`, say: tell })
       outline = new Outline({ list: document.querySelector("[data-outline-list]"), editor, words, say: tell })
       conflict = new Conflict({ part, words, editor, saving, takeText, say })
