@@ -95,14 +95,14 @@ class StructureTest < ApplicationSystemTestCase
     assert_text "The room is archived. It can be read, and not written."
     assert_no_link "New page", href: /above=#{@room.public_id}/
     visit "/p/#{@pages.first.to_param}"
-    assert_no_selector "[data-key=e]"
+    assert_no_selector "[data-key=w]"
     assert_text "This room is archived."
     assert_accessible
     visit "/rooms/#{@room.public_id}"
     more_of_room "Reopen"
     assert_text "The room is open to writing again."
     visit "/p/#{@pages.first.to_param}"
-    assert_selector "[data-key=e]"
+    assert_selector "[data-key=w]"
   end
 
   private

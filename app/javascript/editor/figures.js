@@ -63,8 +63,13 @@ const figure = (words, onDescribe) => Node.create({
     const image = document.createElement("img")
     const handle = grip(words, image, () => editor.view.dom, set("width"))
     const about = Object.assign(document.createElement("button"), { type: "button", className: "figure-about" })
+    const choose = () => {
+      editor.view.focus()
+      editor.view.dispatch(editor.state.tr.setSelection(NodeSelection.create(editor.state.doc, getPos())).scrollIntoView())
+    }
+    image.addEventListener("click", choose)
     about.addEventListener("click", () => {
-      editor.view.dispatch(editor.state.tr.setSelection(NodeSelection.create(editor.state.doc, getPos())))
+      choose()
       onDescribe()
     })
     frame.append(image, handle, about)

@@ -14,7 +14,6 @@ export default class Inserting {
   constructor({ root, words, names, editor, say, close }) {
     Object.assign(this, { root, words, names, editor, say, close })
     this.picker = new Picker({ panel: this.part("link-panel"), words, onClose: (inText) => this.left(inText), onActive: (id) => this.mark(id) })
-    this.picker.onTaken = (inText) => inText && take(editor.view)
     this.signs = this.signsHeard()
   }
 
@@ -36,8 +35,20 @@ export default class Inserting {
   // Opens the list for one kind of choice. What is chosen comes in the place of the sign that asked for it.
   ask(label, find, onChoose, { text = "", inText = false } = {}) {
     this.close()
-    const chosen = inText ? (choice) => answer(this.editor.view, () => onChoose(choice)) : onChoose
+    const chosen = inText ? (choice) => this.answered(choice, onChoose) : async (choice) => this.chosen(await choice, onChoose)
     this.picker.open({ label: this.words.asks[label], find, text, inText, onChoose: chosen })
+  }
+
+  chosen(choice, onChoose) {
+    if (choice) onChoose(choice)
+    else this.editor.commands.focus()
+  }
+
+  async answered(choice, onChoose) {
+    const { view } = this.editor
+    const place = take(view)
+    const found = choice instanceof Promise ? await choice : choice
+    answer(view, place, found && (() => onChoose(found)))
   }
 
   left(inText) {

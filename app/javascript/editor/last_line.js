@@ -48,7 +48,7 @@ export default Extension.create({
     key,
     state: {
       init: (_config, { doc }) => emptyEnd(doc) && wants(doc.child(doc.childCount - 2).type.name),
-      apply: (tr, own, _before, { doc }) => (tr.getMeta(key) ?? own) && emptyEnd(doc)
+      apply: (tr, own, _before, { doc }) => emptyEnd(doc) && ((tr.getMeta(key) ?? own) || wants(doc.child(doc.childCount - 2).type.name))
     },
     appendTransaction: (transactions, _before, state) => (transactions.some((tr) => tr.docChanged) ? settle(state) : null),
     props: {

@@ -136,21 +136,19 @@ export default class Picker {
   pick(event) {
     event.preventDefault() // the focus stays where it is
     const option = event.target.closest("[role=option]")
-    if (option) this.choose(Number(option.id.split("-").at(-1)))
+    if (option) this.choose(this.choices[Number(option.id.split("-").at(-1))])
   }
 
-  // The key may come before the list that belongs to what was typed.
-  async chooseNewest() {
-    const { search } = this
-    this.onTaken?.(this.inText)
-    while (this.answered !== this.text && search === this.search) await this.find()
-    if (search === this.search && this.isOpen) this.choose(this.at)
+  // The key may come before the list that belongs to what was typed: then it means the first of that.
+  chooseNewest() {
+    if (this.answered === this.text) return this.choose(this.choices[this.at])
+    return this.choose(Promise.resolve(this.search(this.text)).then(([first]) => first, () => undefined))
   }
 
-  choose(index) {
-    const choice = this.choices[index]
-    if (!choice) return this.close()
+  // @param choice [Object, Promise<Object, undefined>]
+  choose(choice) {
+    const { onChoose } = this
     this.hide()
-    this.onChoose(choice)
+    onChoose(choice)
   }
 }

@@ -110,7 +110,7 @@ export default () => {
     const at = places.findIndex((place) => place.contains(document.activeElement))
     const next = places[(at + 1) % places.length]
     if (next === editor.view.dom) editor.commands.focus()
-    else next.querySelector("button:not([hidden]), select, input:not([hidden])").focus()
+    else [...next.querySelectorAll("button, select, input")].find((tool) => tool.offsetParent)?.focus()
   }
 
   return {
