@@ -82,6 +82,12 @@ function linkWords(view, content, address) {
   view.dispatch(tr.setSelection(TextSelection.create(tr.doc, to)).removeStoredMark(view.state.schema.marks.link).scrollIntoView())
 }
 
+// A piece of a line that says nothing but itself keeps the spaces at its ends.
+function isLine(content, text) {
+  const only = content.childCount === 1 && content.firstChild.type.name === "paragraph" && content.firstChild.content
+  return text !== "" && only?.childCount === 1 && only.firstChild.isText && !only.firstChild.marks.length && only.firstChild.text === text.trim()
+}
+
 // The server reads it: parsing HTML here would run into the Content-Security-Policy.
 async function insertText(view, { text, html }, { address, onProblem }) {
   if (view.state.selection.$from.parent.type.spec.code) return view.dispatch(view.state.tr.insertText(text).scrollIntoView())
@@ -94,6 +100,7 @@ async function insertText(view, { text, html }, { address, onProblem }) {
   }
   const content = Fragment.fromJSON(view.state.schema, answer.body.content)
   if (linked && addressFor(view, text)) return linkWords(view, content, linked)
+  if (isLine(content, text)) return insert(view, new Slice(Fragment.from(view.state.schema.text(text)), 0, 0))
   const open = content.childCount > 0 && content.firstChild.type.name === "paragraph" ? 1 : 0
   return insert(view, new Slice(content, open, content.childCount === 1 ? open : 0))
 }

@@ -1,11 +1,13 @@
 import { Extension } from "@tiptap/core"
 import { NodeSelection, Plugin, PluginKey } from "@tiptap/pm/state"
 import { chosenRange } from "./chosen"
+import { seen } from "./in_view"
 import { blockAround, moveRange, around } from "./moving"
 import { PlaceLine, placeAt } from "./place_line"
 
 const DRAGGED = 4 // pixels from which pressing is dragging
-const NEAR = 60 // pixels from the window's edge at which it rolls along
+const NEAR = 24 // pixels from the edge of what is seen at which it rolls along
+const STEP = 10
 
 // The edge of a block: a thin bar in the gutter along its whole height, seen where the pointer is, else where the caret
 // is. Pressed, it chooses the block; the workbench shows what can be done with it. Dragged, it moves it.
@@ -77,12 +79,13 @@ class Edge {
       if (!this.dragging && Math.hypot(move.clientX - start.x, move.clientY - start.y) < DRAGGED) return
       this.dragging = true
       this.bar.classList.add("edge-dragged")
-      this.place = this.placeFor(move)
-      this.line.show(this.place)
-      this.roll(move.clientY)
+      this.aim(move)
+      this.roll(move)
     }
     const end = (drop) => () => {
-      this.bar.removeEventListener("pointermove", moved)
+      window.removeEventListener("pointermove", moved)
+      window.removeEventListener("pointerup", done)
+      window.removeEventListener("pointercancel", leave)
       document.removeEventListener("keydown", escape, true)
       clearInterval(this.rolling)
       this.bar.classList.remove("edge-dragged")
@@ -91,7 +94,7 @@ class Edge {
       else if (!this.dragging) this.view.dispatch(this.view.state.tr.scrollIntoView())
       this.pressed = this.dragging = this.place = null
     }
-    const [drop, leave] = [end(true), end(false)]
+    const [done, leave] = [end(true), end(false)]
     const escape = (key) => {
       if (key.key !== "Escape") return
       key.preventDefault()
@@ -99,9 +102,9 @@ class Edge {
       leave()
     }
     document.addEventListener("keydown", escape, true)
-    this.bar.addEventListener("pointermove", moved)
-    this.bar.addEventListener("pointerup", drop, { once: true })
-    this.bar.addEventListener("pointercancel", leave, { once: true })
+    window.addEventListener("pointermove", moved)
+    window.addEventListener("pointerup", done)
+    window.addEventListener("pointercancel", leave)
   }
 
   choose() {
@@ -125,10 +128,21 @@ class Edge {
     if (tr) this.view.dispatch(tr)
   }
 
-  roll(y) {
+  aim(event) {
+    this.place = this.placeFor(event)
+    this.line.show(this.place)
+  }
+
+  // Held near the window's edge, the page goes on under the pointer.
+  roll(event) {
     clearInterval(this.rolling)
-    const by = y < NEAR ? -12 : y > window.innerHeight - NEAR - 60 ? 12 : 0
-    if (by) this.rolling = setInterval(() => window.scrollBy({ top: by, behavior: "instant" }), 16)
+    const { top, bottom } = seen(this.view, document)
+    const by = event.clientY < top + NEAR ? -STEP : event.clientY > bottom - NEAR ? STEP : 0
+    if (!by) return
+    this.rolling = setInterval(() => {
+      window.scrollBy({ top: by, behavior: "instant" })
+      this.aim(event)
+    }, 16)
   }
 
   update(view, before) {

@@ -9,7 +9,7 @@ const MARGIN = 28 // pixels between that and what would hide it
 const bottomOf = (element) => element?.getBoundingClientRect().bottom ?? 0
 
 // The window's part in which text can be read, in its coordinates.
-function seen(view, root) {
+export function seen(view, root) {
   const screen = window.visualViewport
   const [left, right] = [view.dom.getBoundingClientRect().left, view.dom.getBoundingClientRect().right]
   const above = Math.max(screen?.offsetTop ?? 0, bottomOf(document.querySelector(".roof")))

@@ -37,7 +37,7 @@ export const table = Node.create({
     }
   },
 
-  addProseMirrorPlugins: () => [columnResizing({ handleWidth: 5, cellMinWidth: 40, lastColumnResizable: false }), tableEditing()]
+  addProseMirrorPlugins: () => [columnResizing({ handleWidth: 5, cellMinWidth: 40, lastColumnResizable: false }), tableEditing({ allowTableNodeSelection: true })]
 })
 
 export const row = Node.create({ name: "row", content: "(cell|header_cell)+", tableRole: "row", renderHTML: ({ HTMLAttributes }) => ["tr", HTMLAttributes, 0] })

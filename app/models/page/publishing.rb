@@ -60,7 +60,7 @@ module Page::Publishing
       saved = save_draft(base_version: version, save_id: SecureRandom.uuid, title: edition.title, document: edition.document, by: by, at: at)
       raise Stale if saved.refused?
 
-      edition.update!(draft_version: saved.version) # which draft it equals; what it says never changes
+      Edition.where(id: edition_id).update_all(draft_version: saved.version) # which draft it equals; what it says never changes
       thrown
     end
   end
