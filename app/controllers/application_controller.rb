@@ -29,10 +29,13 @@ class ApplicationController < ActionController::Base
     I18n.with_locale(person&.language || I18n.default_locale) { Time.use_zone(person&.time_zone || "UTC", &action) }
   end
 
-  # What is fetched while a page is open keeps no session of its own: its answer may come after that of an act, and would
-  # put the session before it in its place, word of what was done and all.
+  # What is fetched while a page is open and changes nothing of the session does not send it again: its answer may come
+  # after that of an act, and would put the session from before it back, without the word of what was done.
   def leave_session
-    request.session_options[:skip] = true if request.format.json? && request.flash_hash.nil?
+    return unless request.format.json?
+
+    kept = request.cookie_jar.signed_or_encrypted[Rails.application.config.session_options[:key]]
+    request.session_options[:skip] = true if kept && kept == session.to_hash && request.flash_hash.nil?
   end
 
   def set_up_first

@@ -43,7 +43,8 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     assert_response :conflict
     assert_equal [ 3, "Ana Berg" ], response.parsed_body.values_at("version", "author")
     assert_includes response.parsed_body["html"], "Newer."
-    assert_includes response.parsed_body["kept_html"], "Mine &lt;b&gt;."
+    assert_includes response.parsed_body["html"], "Mine &lt;b&gt;."
+    assert_equal "Newer.\nMine <b>.", Zuhause::Document::Text.of(response.parsed_body["both"])
     assert_equal 4, @page.drafts.count
   end
 
