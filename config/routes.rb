@@ -25,6 +25,8 @@ Rails.application.routes.draw do
       resource :sessions, only: :destroy
     end
   end
+  resources :email_changes, only: %i[show update], path: "address"
+  resources :mailboxes, only: :show, path: "mailbox"
   resources :sent_mails, only: %i[index show], path: "mails"
   resources :groups, only: %i[index new create edit update destroy]
   resources :takeovers, only: %i[index create]

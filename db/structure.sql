@@ -275,7 +275,34 @@ FOREIGN KEY ("person_id")
  ON DELETE CASCADE);
 CREATE INDEX "index_page_writers_on_person_id" ON "page_writers" ("person_id");
 CREATE UNIQUE INDEX "index_page_writers_on_page_id_and_person_id" ON "page_writers" ("page_id", "person_id");
+CREATE TABLE IF NOT EXISTS "tombstones" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "access_list_id" integer NOT NULL, "published" boolean NOT NULL, "erased_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_6a24dc8d78"
+FOREIGN KEY ("access_list_id")
+  REFERENCES "access_lists" ("id")
+);
+CREATE UNIQUE INDEX "index_tombstones_on_public_id" ON "tombstones" ("public_id");
+CREATE INDEX "index_tombstones_on_access_list_id" ON "tombstones" ("access_list_id");
+CREATE TRIGGER pages_never_below_themselves BEFORE UPDATE OF ancestry ON pages
+WHEN new.ancestry IS NOT old.ancestry AND (instr(new.ancestry, '/' || new.id || '/') > 0
+  OR EXISTS (SELECT 1 FROM pages WHERE id = CAST(replace(new.ancestry, rtrim(rtrim(new.ancestry, '/'), '0123456789'), '') AS INTEGER) AND instr(ancestry, '/' || new.id || '/') > 0))
+BEGIN SELECT RAISE(ABORT, 'a page cannot stand below itself'); END;
+CREATE TRIGGER pages_kept_are_not_erased BEFORE DELETE ON pages WHEN old.bin_root_id IS NULL
+BEGIN SELECT RAISE(ABORT, 'a page that is kept is not erased'); END;
+CREATE TABLE IF NOT EXISTS "sign_ins" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "token_digest" varchar NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_f32d06a6c5"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_sign_ins_on_person_id" ON "sign_ins" ("person_id");
+CREATE UNIQUE INDEX "index_sign_ins_on_token_digest" ON "sign_ins" ("token_digest");
+CREATE TABLE IF NOT EXISTS "email_changes" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "email" varchar NOT NULL, "old_digest" varchar NOT NULL, "new_digest" varchar NOT NULL, "old_agreed_at" datetime(6), "new_agreed_at" datetime(6), "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_4970d735fb"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_email_changes_on_person_id" ON "email_changes" ("person_id");
+CREATE UNIQUE INDEX "index_email_changes_on_old_digest" ON "email_changes" ("old_digest");
+CREATE UNIQUE INDEX "index_email_changes_on_new_digest" ON "email_changes" ("new_digest");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000003'),
+('20261125000002'),
 ('20261125000001'),
 ('20261124000012'),
 ('20261124000011'),

@@ -42,6 +42,25 @@ class ApplicationController < ActionController::Base
     redirect_to new_setup_path unless house
   end
 
+  # After all sessions were ended, or the password changed, this one goes on as a new one.
+  def go_on_signed_in
+    bypass_sign_in(viewer.person)
+    warden.session(:person)["sign_in"] = SignIn.begin(viewer.person)
+  end
+
+  # Does something within a transaction in which the record is loaded and judged once more: others may have moved it, closed
+  # it or put it in the bin since it was found.
+  #
+  # @param asked [Symbol, #call] a question of its policy, or what is asked of the policy
+  def acting_on(record, asked)
+    record.transaction do
+      policy = Pundit.policy!(Viewer.new(viewer.person&.reload, House.find(house.id)), record.reload)
+      raise Pundit::NotAuthorizedError unless asked.respond_to?(:call) ? asked.call(policy) : policy.public_send(asked)
+
+      yield
+    end
+  end
+
   # Offers to take an act back, with the word that it is done.
   def undo(path, method:, **with)
     flash[:undo] = { "path" => path, "method" => method.to_s, "with" => with.stringify_keys }

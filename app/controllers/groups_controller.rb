@@ -41,7 +41,7 @@ class GroupsController < ApplicationController
     name, ids = params.require(:group).permit(:name, people: []).values_at(:name, :people)
     people = Person.where(public_id: Array(ids))
     return unless @group.new_record? || confirmed?(people)
-    return redirect_to(groups_path, status: :see_other, notice: notice) if @group.change(name: name, people: people)
+    return redirect_to(groups_path, status: :see_other, notice: notice) if @group.change(name: name, people: people, by: viewer.person)
 
     render form, status: :unprocessable_entity
   end

@@ -9,16 +9,21 @@ class PageFilesController < ApplicationController
     return sheet if params[:sheet]
 
     version = @file.version(params[:w]&.to_i)
-    response.headers["Content-Security-Policy"] = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
-    expires_in 1.hour, public: false
-    send_data version.download, type: @file.content.content_type, filename: @file.name, disposition: @file.shown? && !params[:take] ? "inline" : "attachment"
+    deliver version, type: @file.content.content_type, filename: @file.name, disposition: @file.shown? && !params[:take] ? "inline" : "attachment"
   end
 
   private
 
   def sheet
     picture = @file.sheet(params[:sheet].to_i) or raise ActiveRecord::RecordNotFound
-    expires_in 1.hour, public: false
-    send_data picture.download, type: picture.content_type, disposition: "inline"
+    deliver picture, type: picture.content_type, disposition: "inline"
+  end
+
+  # Asked for anew each time, so that nothing opens from a browser's store once it is closed to somebody; what has not
+  # changed is not sent again.
+  def deliver(file, **how)
+    response.headers["Content-Security-Policy"] = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
+    response.cache_control.merge!(no_cache: true, extras: [ "private" ])
+    send_data file.download, **how if stale?(etag: [ @file.content.blob.checksum, params[:w], params[:sheet] ], public: false)
   end
 end

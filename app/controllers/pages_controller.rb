@@ -30,7 +30,8 @@ class PagesController < ApplicationController
     raise Pundit::NotAuthorizedError unless @above && policy(@above).add_page?
 
     @templates = TemplateChoice.new(viewer, room: @above.room)
-    @page = Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person, from: @templates.find(params[:template]))
+    from = @templates.find(params[:template])
+    @page = acting_on(@above, :add_page?) { Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person, from: from) }
     return redirect_to(edit_page_draft_path(@page), status: :see_other) if @page.persisted?
 
     render :new, status: :unprocessable_entity

@@ -15,17 +15,21 @@ class PeopleController < ApplicationController
   end
 
   def create
-    @person = Person.new(params.require(:person).permit(:name, :email, :password))
+    @person = Person.new(params.require(:person).permit(:name, :email))
     @person.assign_attributes(role_and_office)
-    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.save
+    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.invite
 
     render :new, status: :unprocessable_entity
   end
 
   def edit; end
 
+  # An address is changed once the old and the new one have agreed.
   def update
-    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.update(params.require(:person).permit(:name, :email))
+    name, email = params.require(:person).values_at(:name, :email)
+    change = EmailChange.ask(@person, email) if email.present? && email.strip.downcase != @person.email
+    change&.errors&.each { |error| @person.errors.add(:email, error.type) }
+    return redirect_to(people_path, status: :see_other, notice: [ t(".done", name: @person.name), (t(".asked", email: change.email) if change) ].compact.join(" ")) if change.nil? || change.persisted? ? @person.update(name: name || @person.name) : false
 
     render :edit, status: :unprocessable_entity
   end
@@ -34,5 +38,6 @@ class PeopleController < ApplicationController
 
   def find_person
     @person = Person.find_by!(public_id: params[:id])
+    raise Pundit::NotAuthorizedError unless @person.open_for_change_by?(viewer.person)
   end
 end

@@ -35,7 +35,8 @@ module AccessHelper
   # @param event [AccessEvent]
   def event_words(event, panel)
     holder, level = event.details.values_at("holder", "level")
-    words = t("access_events.#{event.act}", actor: event.actor.name, holder: holder && core_holder_words(parse_holder(holder), panel), level: level && level != "none" && t("access.levels.#{level}"))
+    person = event.details["person"]
+    words = t("access_events.#{event.act}", actor: event.actor.name, person: person && core_holder_words(parse_holder(person), panel), holder: holder && core_holder_words(parse_holder(holder), panel), level: level && level != "none" && t("access.levels.#{level}"))
     counts = %w[opened closed].filter_map { |kind| t("access_events.#{kind}", count: event.details[kind]) if event.details[kind].to_i.positive? }
     [ words, *counts ].join(" ")
   end

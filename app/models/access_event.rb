@@ -1,6 +1,6 @@
 # A change of access that was made: who, what, when, and what it opened and closed. Never changed afterwards.
 class AccessEvent < ApplicationRecord
-  ACTS = %w[given changed taken own_list_made own_list_ended moved taken_over].freeze
+  ACTS = %w[given changed taken own_list_made own_list_ended moved stayed joined taken_over].freeze
 
   belongs_to :room, optional: true
   belongs_to :page, optional: true
@@ -12,8 +12,11 @@ class AccessEvent < ApplicationRecord
 
   # @param exposure [Zuhause::Access::Exposure]
   def self.record(act, place, by:, exposure:, **details)
-    counts = { opened: exposure.opened.size, closed: exposure.closed.size, changed: exposure.changed.size }
-    create!(act: act.to_s, actor: by, page: (place if place.is_a?(Page)), room: place.room, details: details.merge(counts))
+    note(act, place, by: by, **details, opened: exposure.opened.size, closed: exposure.closed.size, changed: exposure.changed.size)
+  end
+
+  def self.note(act, place, by:, **details)
+    create!(act: act.to_s, actor: by, page: (place if place.is_a?(Page)), room: place.room, details: details)
   end
 
   def readonly?

@@ -3,6 +3,7 @@ class AccessList < ApplicationRecord
   has_many :entries, class_name: "AccessListEntry", dependent: :delete_all
   has_many :rooms
   has_many :pages
+  has_many :tombstones
 
   # @param list [Zuhause::Access::List]
   # @return [AccessList] the row for it
@@ -23,7 +24,7 @@ class AccessList < ApplicationRecord
 
   # Lists that no place has any more.
   def self.prune(ids)
-    unused = where(id: ids).where.missing(:rooms).where.missing(:pages).ids
+    unused = where(id: ids).where.missing(:rooms).where.missing(:pages).where.missing(:tombstones).ids
     AccessListEntry.where(access_list_id: unused).delete_all
     where(id: unused).delete_all
   end

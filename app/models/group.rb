@@ -33,14 +33,40 @@ class Group < ApplicationRecord
     end
   end
 
+  # What is given to it is opened to those who join it: recorded where it is given, and told to who keeps that.
+  #
+  # @param by [Person, nil] who changes it
   # @return [Boolean] false, with errors, if something is missing or somewhere the last keeper would go
-  def change(name:, people:)
+  def change(name:, people:, by: nil)
     self.name = name
     return false unless valid?
 
-    keeping_all_kept do
+    joined = people.to_a - self.people.to_a
+    done = keeping_all_kept do
       save!
       self.people = people
+      record_joined(joined, by) if by
     end
+    tell_joined(joined, by) if done && by
+    done
+  end
+
+  private
+
+  def record_joined(joined, by)
+    places_given.each { |place| joined.each { |person| AccessEvent.note(:joined, place, by: by, holder: "group:#{id}", person: "person:#{person.id}") } }
+  end
+
+  def tell_joined(joined, by)
+    return if joined.empty?
+
+    places_given.each do |place|
+      keepers = place.audience.keepers.map(&:id) - [ by.id ]
+      Person.where(id: keepers).each { |keeper| HouseMailer.joined(keeper, place, group: self, names: joined.map(&:name), by: by).deliver_now }
+    end
+  end
+
+  def places_given
+    AccessGrant.where(group: self).map(&:place)
   end
 end

@@ -7,12 +7,12 @@ class LiveInsert
   # @param attrs [Hash] the node's
   # @param shown [ShownDocument] what it stands in
   # @param page [Page, nil] the page, if the viewer sees it
-  # @param existing [Boolean] whether there is such a page at all
-  def initialize(attrs, shown, page:, existing:)
+  # @param gone [Boolean] whether it has been erased and was open to the viewer
+  def initialize(attrs, shown, page:, gone: false)
     @attrs = attrs
     @shown = shown
     @page = page
-    @existing = existing
+    @gone = gone
   end
 
   # @return [String] HTML
@@ -31,7 +31,7 @@ class LiveInsert
       next Zuhause::Document::Outline.headings({ "type" => "doc", "content" => [ block ] }) if block["type"] == "heading"
       next [] unless block["type"] == "live_insert" && block.dig("attrs", "headings")
 
-      new(block["attrs"], shown, page: Page.seen_by(shown.viewer).find_by(public_id: block.dig("attrs", "page")), existing: true).headings
+      new(block["attrs"], shown, page: Page.seen_by(shown.viewer).find_by(public_id: block.dig("attrs", "page"))).headings
     end
   end
 
@@ -46,7 +46,7 @@ class LiveInsert
 
   def problem
     return :none if @attrs["page"].nil?
-    return @existing ? :hidden : :gone unless @page
+    return @gone ? :gone : :hidden unless @page
     return :unpublished unless @page.edition
     return :circle if @shown.within.include?(address) || @shown.within.include?(@page.public_id)
     return :deep if @shown.within.size > DEEPEST

@@ -1,5 +1,5 @@
 class Page < ApplicationRecord
-  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
+  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
@@ -27,9 +27,10 @@ class Page < ApplicationRecord
   # @param from [Template, ShippedTemplate, nil] what it starts from
   # @return [Page] with errors if the title will not do
   def self.begin(title:, above:, by:, at: Time.current, public_id: nil, from: nil)
-    page = new(title: Zuhause::Document::Title.clean(title), public_id: public_id, room: above.room, author: by, access_list: above.access_list,
-               parent: (above if above.is_a?(Page)), created_at: at)
+    page = new(title: Zuhause::Document::Title.clean(title), public_id: public_id, author: by, created_at: at)
     transaction do
+      above = above.class.find(above.id) # its place, its room and whom it is open to may have changed since it was read
+      page.assign_attributes(room: above.room, access_list: above.access_list, parent: (above if above.is_a?(Page)))
       page.start_draft(by: by, at: at) && page.start_from(from, by: by, at: at) && Promise.keep(page) if page.save
     end
     page

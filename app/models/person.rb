@@ -6,6 +6,7 @@ class Person < ApplicationRecord
   devise :database_authenticatable, :recoverable, :rememberable, :lockable, :validatable
 
   has_many :memberships, dependent: :delete_all
+  has_many :sign_ins, dependent: :delete_all
   has_many :groups, through: :memberships
 
   has_one_attached :picture
@@ -34,7 +35,14 @@ class Person < ApplicationRecord
 
   # Ends all sessions and remembered sign-ins, everywhere.
   def end_sessions
+    sign_ins.delete_all
     increment!(:session_number)
+  end
+
+  # A new person chooses a password by a mail; nobody invents one for somebody else.
+  def invite
+    self.password = SecureRandom.urlsafe_base64(32)
+    save && send_reset_password_instructions.present?
   end
 
   # What a session and a remembered sign-in are held against at every request.
@@ -63,6 +71,11 @@ class Person < ApplicationRecord
 
   def administrator?
     !office_none?
+  end
+
+  # Nobody but the owner changes the owner.
+  def open_for_change_by?(other)
+    !office_owner? || self == other
   end
 
   # Devise asks at sign-in and at every request, so that suspending ends all sessions.

@@ -46,17 +46,18 @@ class Search
     @pages ||= filters.narrow(Page.read_by(@viewer))
   end
 
+  # @return [Array<Integer>] numbers of sections that have all the words, their page's title counted in
   def hits
-    @hits ||= query.blank? ? {} : Section.ranked(query.to_fts5, pages, most: MOST)
+    @hits ||= query.blank? ? [] : Section.matching(query.to_fts5, pages, most: MOST)
   end
 
   def sections_by_page
-    @sections_by_page ||= hits.keys.group_by { |number| Section.page_id_of(number) }
+    @sections_by_page ||= hits.group_by { |number| Section.page_id_of(number) }
   end
 
   # @return [Array<Integer>] ids
   def ordered_pages
-    @ordered_pages ||= query.blank? ? [] : ((titled.to_a | sections_by_page.keys).sort_by { |id| [ tier(id), recent.fetch(id, RecentPages::MOST), best_rank(id), -id ] })
+    @ordered_pages ||= query.blank? ? [] : ((titled.to_a | sections_by_page.keys).sort_by { |id| [ tier(id), recent.fetch(id, RecentPages::MOST), -id ] })
   end
 
   def tier(id)
@@ -70,25 +71,30 @@ class Search
   end
 
   def headed
-    @headed ||= Section.matching("{heading} : (#{query.to_fts5})", pages, most: MOST).to_set { |number| Section.page_id_of(number) }
+    @headed ||= headed_sections.to_set { |number| Section.page_id_of(number) }
+  end
+
+  def headed_sections
+    @headed_sections ||= Section.matching("{heading} : (#{query.to_fts5})", pages, most: MOST).to_set
+  end
+
+  # Those that have all the words themselves, whatever the page is called.
+  def own_sections
+    @own_sections ||= Section.matching("{heading body} : (#{query.to_fts5})", pages, most: MOST).to_set
   end
 
   def recent
     @recent ||= RecentPages.ranks(@viewer)
   end
 
-  def best_rank(id)
-    sections_by_page.fetch(id, []).map { |number| hits.fetch(number) }.min || 0
-  end
-
-  # Those in whose own words something was found, best first; those found by the page's title alone in their order.
+  # Those whose heading has the words first, then those whose own words have them, then those found by the page's title.
   def sections_of(id)
-    sections_by_page.fetch(id, []).sort_by { |number| [ hits.fetch(number), number ] }
+    sections_by_page.fetch(id, []).sort_by { |number| [ headed_sections.include?(number) ? 0 : own_sections.include?(number) ? 1 : 2, number ] }
   end
 
   def build(ids)
     best = ids.to_h { |id| [ id, sections_of(id).first || (id * Section::PER_PAGE) ] }
-    others = ids.to_h { |id| [ id, sections_of(id).drop(1).select { |number| hits.fetch(number).negative? }.first(MORE + 1) ] }
+    others = ids.to_h { |id| [ id, sections_of(id).drop(1).select { |number| own_sections.include?(number) }.first(MORE + 1) ] }
     sections = Section.where(id: best.values + others.values.flatten).index_by(&:id)
     pages = Page.where(id: ids).includes(:room).index_by(&:id)
     ids.map { |id| result(pages.fetch(id), sections.fetch(best.fetch(id)), others.fetch(id).filter_map { |number| sections[number] }) }

@@ -11,29 +11,21 @@ class Section < ApplicationRecord
     insert_all!(rows(document).map.with_index { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: title, position: i) })
   end
 
+  # How well sections answer is told by where the words stand in them, never by how often they occur in the house: that
+  # counts closed pages too, and two pages of one's own would tell by their order what stands in those.
+  #
   # @param words [String] an FTS5 expression
   # @param pages [ActiveRecord::Relation<Page>] only of these
   # @param most [Integer] newest pages first
-  # @return [Hash{Integer=>Float}] how well each section answers, by number, lower being better (bm25, without the title,
-  #   which all sections of a page have in common)
-  def self.ranked(words, pages, most:)
-    rows_matching(words, pages, most, "bm25(section_index, 0.0, 4.0, 1.0)").to_h
-  end
-
-  # @return [Array<Integer>] numbers of sections, as of {.ranked}
+  # @return [Array<Integer>] numbers of sections
   def self.matching(words, pages, most:)
-    rows_matching(words, pages, most, "0").map(&:first)
+    pages.unscope(:select).from("section_index CROSS JOIN pages").where("pages.id = section_index.rowid / #{PER_PAGE}").where("section_index MATCH ?", words)
+         .order(Arel.sql("section_index.rowid DESC")).limit(most).pluck(Arel.sql("section_index.rowid"))
   end
 
   def self.page_id_of(number)
     number / PER_PAGE
   end
-
-  def self.rows_matching(words, pages, most, rank)
-    pages.unscope(:select).from("section_index CROSS JOIN pages").where("pages.id = section_index.rowid / #{PER_PAGE}").where("section_index MATCH ?", words)
-         .order(Arel.sql("section_index.rowid DESC")).limit(most).pluck(Arel.sql("section_index.rowid"), Arel.sql(rank))
-  end
-  private_class_method :rows_matching
 
   def self.rows(document)
     sections = Zuhause::Document::Outline.sections(document)

@@ -15,7 +15,7 @@ class ShownLeaves
     @tasks = by_type.key?("task") && shown.published_now? ? Task.where(page: shown.page).index_by(&:block_id) : {}
     sources = by_type.fetch("cite", []).map { |node| node.dig("attrs", "source") }
     shown.citations.know(Source.where(public_id: sources)) if sources.any?
-    @existing = pages.any? ? Page.kept.where(public_id: pages).pluck(:public_id).to_set : Set.new
+    @gone = Tombstone.met_by(shown.viewer, pages.compact - @pages.keys)
   end
 
   # @return [String] HTML
@@ -46,7 +46,7 @@ class ShownLeaves
     page = @pages[attrs["page"]]
     return %(<a href="#{Rails.application.routes.url_helpers.page_path(page)}">#{escape(page.title)}</a>) if page
 
-    escape(t(@existing.include?(attrs["page"]) || attrs["page"].nil? ? "page_title.hidden" : "page_title.gone"))
+    escape(t(@gone.include?(attrs["page"]) ? "page_title.gone" : "page_title.hidden"))
   end
 
   def task(attrs)
@@ -136,7 +136,7 @@ class ShownLeaves
   end
 
   def live_insert(attrs)
-    LiveInsert.new(attrs, @shown, page: @pages[attrs["page"]], existing: @existing.include?(attrs["page"])).to_html
+    LiveInsert.new(attrs, @shown, page: @pages[attrs["page"]], gone: @gone.include?(attrs["page"])).to_html
   end
 
   def day(date)

@@ -9,7 +9,7 @@ class ShownLinks
     ids = targets.select { |target| target.kind == :page }.map(&:value)
     titles = targets.select { |target| target.kind == :promise }.map(&:value)
     @pages = ids.any? ? Page.seen_by(viewer).where(public_id: ids).index_by(&:public_id) : {}
-    @existing = ids.any? ? Page.where(public_id: ids).pluck(:public_id).to_set : Set.new
+    @gone = Tombstone.met_by(viewer, ids - @pages.keys)
     @kept = Promise.kept(titles, viewer: viewer, room: page.room)
   end
 
@@ -30,7 +30,7 @@ class ShownLinks
   def page_link(target, label)
     page = @pages[target.value]
     return %(<a href="#{page_path(page)}#{"#b-#{target.block}" if target.block}">#{label}</a>) if page
-    return label if @existing.include?(target.value)
+    return label unless @gone.include?(target.value)
 
     %(<span class="link-gone">#{label}<span class="link-gone-mark"> (#{I18n.t("links.gone")})</span></span>)
   end

@@ -62,6 +62,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "DELETE /people/:person_id/suspension" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/suspension" }, with: { confirmed: 1 }, html: :office_act },
     "POST /people/:person_id/password_mail" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/password_mail" }, html: :office_act },
     "DELETE /people/:person_id/sessions" => { to: ->(t) { "/people/#{t.people[:stranger].public_id}/sessions" }, html: :office_act },
+    "GET /address/:id" => { to: ->(t) { "/address/#{t.email_token}" }, html: :all },
+    "PATCH /address/:id" => { to: ->(t) { "/address/#{t.email_token}" }, html: [ 303 ] * 6 },
+    "GET /mailbox/:id" => { to: ->(t) { "/mailbox/#{t.people[:keeper].public_id}" }, html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
     "GET /mails" => { to: "/mails", html: :office },
     "GET /mails/:id" => { to: ->(t) { "/mails/#{t.mail.id}" }, html: :office },
     "GET /pages" => { to: "/pages", html: :members },
@@ -274,6 +277,12 @@ class DoorsTest < ActionDispatch::IntegrationTest
     sign_in(@people[:writer])
     get "/p/#{@page.to_param}/draft/edit"
     assert_includes response.body, "salt"
+  end
+
+  # @return [String] the token of a change of address that is asked for
+  def email_token
+    EmailChange.where(person: @people[:stranger]).delete_all
+    "agreed-so".tap { |token| EmailChange.create!(person: @people[:stranger], email: "new@x.example", old_digest: EmailChange.digest("other"), new_digest: EmailChange.digest(token)) }
   end
 
   # @return [String] the id of a table of what is published

@@ -18,14 +18,93 @@ class PostTest < ActionDispatch::IntegrationTest
 
   test "addresses in mails are the house's own, whatever a request claims" do
     post "/password", params: { person: { email: @ben.email } }, headers: { "Host" => "evil.example" }
-    assert_match %r{http://localhost:3000/password/edit}, SentMail.last.text
+    assert_match %r{http://localhost:3000/password/edit}, SentMail.last.body
   end
 
   test "a mail that went out is kept without the secret of its link" do
     kept = SentMail.keep(recipient: "a@b.example", subject: "S", body: "See /x?token=abc123", secret: "abc123", delivered: true)
-    assert_equal "See /x?token=#{SentMail::SECRET}", kept.text
+    assert_equal [ "See /x?token=#{SentMail::SECRET}" ] * 2, [ kept.body, kept.whole ]
     assert_nil kept.secret
     assert_raises(ActiveRecord::ReadOnlyRecord) { kept.update!(body: "") }
+  end
+
+  test "office opens nobody's mail: kept mails bear no secrets, and only a demo house has mailboxes" do
+    sign_in(@eve)
+    post "/people/#{@ben.public_id}/password_mail"
+    assert_nil SentMail.last.secret
+    get "/mails/#{SentMail.last.id}"
+    assert_select ".mail", /reset_password_token=#{SentMail::SECRET}/
+    get "/mailbox/#{@ben.public_id}"
+    assert_response :not_found
+    House.current.update!(demo: true)
+    post "/people/#{@ben.public_id}/password_mail"
+    get "/mails/#{SentMail.last.id}"
+    assert_select ".mail", /reset_password_token=#{SentMail::SECRET}/
+    get "/mailbox/#{@ben.public_id}"
+    assert_select ".mail a[href*='#{SentMail.last.secret}']"
+    get "/mailbox/#{@ana.public_id}"
+    assert_not_includes response.body, SentMail.last.secret
+  end
+
+  test "an address is changed once the old and the new one have agreed, and nobody but the owner changes the owner" do
+    sign_in(@eve)
+    House.current.update!(demo: true)
+    patch "/people/#{@ben.public_id}", params: { person: { name: "Ben Holt", email: "New@x.example " } }
+    assert_equal [ "ben.holt@ternholm.example", "new@x.example" ], SentMail.order(:id).pluck(:recipient)
+    old, new = SentMail.order(:id).pluck(:secret)
+    sign_out :person
+    get "/address/#{old}"
+    assert_select ".lead", /Ben Holt is to sign in with new@x.example in place of ben.holt@ternholm.example/
+    patch "/address/#{old}"
+    assert_equal "ben.holt@ternholm.example", @ben.reload.email
+    patch "/address/#{new}"
+    assert_equal "new@x.example", @ben.reload.email
+    get "/address/#{new}"
+    assert_response :not_found
+    sign_in(@eve)
+    patch "/people/#{@ben.public_id}", params: { person: { name: "Ben Holt", email: @ana.email } }
+    assert_response :unprocessable_entity
+    ida = person("Ida Karlow", office: "owner")
+    { patch: [ "/people/#{ida.public_id}", { person: { name: "Other", email: "x@x.example" } } ], post: [ "/people/#{ida.public_id}/suspension", { confirmed: 1 } ], delete: [ "/people/#{ida.public_id}/sessions", {} ] }.each do |verb, (path, params)|
+      send(verb, path, params: params)
+      assert_response :forbidden, path
+    end
+    assert_equal [ "Ida Karlow", nil ], [ ida.reload.name, ida.suspended_at ]
+  end
+
+  test "signing out ends the session on the server, whoever kept a copy of its cookie; others go on" do
+    post "/sign-in", params: { person: { email: @ben.email, password: HouseBuilding::PASSWORD } }
+    copy = cookies["_zuhause_session"]
+    other = open_session
+    other.post "/sign-in", params: { person: { email: @ben.email, password: HouseBuilding::PASSWORD } }
+    delete "/sign-out"
+    cookies["_zuhause_session"] = copy
+    get "/profile/edit"
+    assert_response :not_found
+    other.get "/profile/edit"
+    assert_equal 200, other.response.status
+    assert_equal 1, @ben.sign_ins.count
+  end
+
+  test "a new person chooses a password by a mail" do
+    sign_in(@eve)
+    post "/people", params: { person: { name: "Gita Nor", email: "gita@x.example", role: "member" } }
+    gita = Person.find_by!(email: "gita@x.example")
+    assert_equal [ "gita@x.example", "Choose a new password for Ternholm Ferries" ], [ SentMail.last.recipient, SentMail.last.subject ]
+    assert_not gita.valid_password?("")
+  end
+
+  test "joining a group that something is given to is recorded there and told to who keeps it" do
+    deck = group("Deck")
+    room = new_room("On Board", keeper: @ana)
+    room.grant(holder(deck), :read)
+    sign_in(@eve)
+    patch "/groups/#{deck.id}", params: { group: { name: "Deck", people: [ @eve.public_id ] }, confirmed: 1 }
+    assert_equal [ [ @ana.email, "Eve Lund can get into On Board through Deck" ] ], SentMail.pluck(:recipient, :subject)
+    sign_out :person
+    sign_in(@ana)
+    get "/rooms/#{room.public_id}/access"
+    assert_select ".given li", /Eve Lund took Eve Lund into the Group Deck, to which this is given\./i
   end
 
   test "keepers are told when an administrator takes over" do

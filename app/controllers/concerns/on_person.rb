@@ -5,6 +5,7 @@ module OnPerson
   included do
     before_action { authorize House, :people? }
     before_action { @person = Person.find_by!(public_id: params[:person_id]) }
+    before_action { raise Pundit::NotAuthorizedError unless @person.open_for_change_by?(viewer.person) }
   end
 
   private

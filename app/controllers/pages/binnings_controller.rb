@@ -12,18 +12,39 @@ class Pages::BinningsController < ApplicationController
 
   def create
     authorize @page, :bin?
-    @page.put_in_bin(by: viewer.person)
+    acting_on(@page, :bin?) { @page.put_in_bin(by: viewer.person) }
     undo page_binning_path(@page), method: :delete
     redirect_to @page.above.then { |above| viewer.signed_in? && above.is_a?(Page) && viewer.sees?(above) ? above : @room }, status: :see_other, notice: t(".done")
   end
 
+  # What comes back is the page that was put there, with all that went along: that is what is asked about and moved.
   def destroy
-    authorize @page, :put_back?
+    tree = @page.bin_root
+    authorize tree, :put_back?
     to = Places.new(viewer).find(params[:above]) if params[:above]
-    return redirect_to(room_bin_path(@room), status: :see_other, alert: t(".where")) unless to || @page.place_to_return?
-    raise Pundit::NotAuthorizedError if to && !policy(@page).move?(to)
+    raise Pundit::NotAuthorizedError if to && !policy(tree).move?(to)
 
-    @page.bin_root.put_back_from_bin(to: to)
-    redirect_to @page, status: :see_other, notice: t(".done")
+    exposure = tree.exposure_of_putting_back(to) if to && to != tree.above
+    return confirm(exposure) unless exposure.nil? || exposure.none? || params[:confirmed]
+
+    put_back(tree, to, exposure)
+    redirect_to Viewer.new(viewer.person).sees?(@page.reload) ? @page : root_path, status: :see_other, notice: t(".done")
+  rescue Page::Binnable::NoPlace
+    redirect_to room_bin_path(@room), status: :see_other, alert: t(".where")
+  end
+
+  private
+
+  def put_back(tree, to, exposure)
+    acting_on(tree, ->(policy) { policy.put_back? && (to.nil? || policy.move?(to)) }) do
+      tree.put_back_from_bin(to: to)
+      AccessEvent.record(:moved, tree, by: viewer.person, exposure: exposure) unless exposure.nil? || exposure.none?
+    end
+  end
+
+  def confirm(exposure)
+    @exposure = exposure
+    @back = room_bin_path(@room)
+    render "accesses/confirm"
   end
 end

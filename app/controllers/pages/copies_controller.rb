@@ -14,7 +14,7 @@ class Pages::CopiesController < ApplicationController
     raise ActiveRecord::RecordNotFound unless to
     raise Pundit::NotAuthorizedError unless policy(to).add_page?
 
-    copy = @page.copy(to: to, viewer: viewer, title: params[:title].to_s, below: params[:below] == "1", publish: params[:publish] == "1")
+    copy = acting_on(to, :add_page?) { @page.copy(to: to, viewer: viewer, title: params[:title].to_s, below: params[:below] == "1", publish: params[:publish] == "1") }
     redirect_to copy, status: :see_other, notice: t(".done")
   rescue ActiveRecord::RecordInvalid => e
     @page.errors.copy!(e.record.errors)

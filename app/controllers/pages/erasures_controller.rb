@@ -9,7 +9,7 @@ class Pages::ErasuresController < ApplicationController
   def new; end
 
   def create
-    count = @page.erase
+    count = acting_on(@page, :erase?) { @page.erase(by: viewer.person) }
     redirect_to room_bin_path(@room), status: :see_other, notice: t(".done", count: count)
   end
 end

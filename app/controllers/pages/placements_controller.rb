@@ -34,7 +34,7 @@ class Pages::PlacementsController < ApplicationController
   end
 
   def move(above, exposure)
-    @page.transaction do
+    acting_on(@page, ->(policy) { policy.edit? && policy.move?(above.class.find(above.id)) }) do
       moved = @page.move(to: above, after: after(above), behind: behind(above))
       AccessEvent.record(:moved, @page, by: viewer.person, exposure: exposure) if moved && !exposure.none?
       moved

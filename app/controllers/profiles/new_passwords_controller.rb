@@ -8,7 +8,7 @@ class Profiles::NewPasswordsController < ApplicationController
     return render(:edit, status: :unprocessable_entity) unless @person.update_with_password(params.require(:person).permit(:current_password, :password))
 
     HouseMailer.password_changed(@person).deliver_now
-    bypass_sign_in(@person)
+    go_on_signed_in
     redirect_to edit_profile_path, status: :see_other, notice: t(".done")
   end
 end

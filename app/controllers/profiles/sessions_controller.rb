@@ -2,7 +2,7 @@
 class Profiles::SessionsController < ApplicationController
   def destroy
     viewer.person.end_sessions
-    bypass_sign_in(viewer.person)
+    go_on_signed_in
     redirect_to edit_profile_path, status: :see_other, notice: t(".done")
   end
 end

@@ -18,6 +18,8 @@ class Selections::BinningsController < ApplicationController
 
     Page.transaction { @pages.each(&:put_back_from_bin) }
     redirect_to back, status: :see_other, notice: t(".done", count: @pages.size)
+  rescue Page::Binnable::NoPlace
+    redirect_to back, status: :see_other, alert: t("pages.binnings.destroy.where")
   end
 
   private

@@ -2,6 +2,9 @@
 module Page::Binnable
   extend ActiveSupport::Concern
 
+  # The place it stood in is in the bin itself, and no other was named.
+  class NoPlace < StandardError; end
+
   included do
     belongs_to :binned_by, class_name: "Person", optional: true
     belongs_to :bin_root, class_name: "Page", optional: true
@@ -31,9 +34,15 @@ module Page::Binnable
     bin_root_id == id
   end
 
-  # What is in the bin already stays there as it was put.
+  # What is in the bin already stays there as it was put; pages below that whoever does it may not write stay in the house.
   def put_in_bin(by:, at: Time.current)
-    subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id)
+    stayed = transaction do
+      reload
+      next [] if binned?
+
+      let_stay(not_for(by, descendants.kept), by: by).tap { reload.subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id) }
+    end
+    tell_stayed(stayed, by: by)
     reload
   end
 
@@ -43,36 +52,28 @@ module Page::Binnable
   end
 
   # @param to [Room, Page, nil] where it is to stand, if not where it stood
+  # @raise [NoPlace]
   def put_back_from_bin(to: nil)
     transaction do
       reload
-      move(to: to) if to && to != above
+      to = to.class.find(to.id) if to
+      raise NoPlace if to.is_a?(Page) ? to.binned? : to.nil? && !place_to_return?
+
+      hang(to: to) if to && to != above
       Page.where(bin_root_id: id).update_all(bin_root_id: nil, binned_at: nil, binned_by_id: nil)
     end
     reload
+  end
+
+  # What putting it back somewhere else would open and close.
+  # @return [Zuhause::Access::Exposure]
+  def exposure_of_putting_back(to)
+    Exposed.of_pages(Page.where(bin_root_id: id).ids) { hang(to: to) }.tap { reload }
   end
 
   # When it is erased by itself, having waited as long as the house lets it.
   # @return [Date]
   def erased_on
     binned_at.to_date + House.current.bin_days
-  end
-
-  # Erases it and all below it for good.
-  # @return [Integer] pages erased
-  def erase
-    transaction do
-      ids = subtree_ids
-      Signpost.let_go(self)
-      AccessGrant.where(page_id: ids).delete_all
-      AccessEvent.where(page_id: ids).update_all(page_id: nil)
-      lists = Page.where(id: ids).distinct.pluck(:access_list_id)
-      Page.where(id: ids).update_all(draft_id: nil, edition_id: nil, bin_root_id: nil, binned_at: nil)
-      PageFile.where(page_id: ids).find_each(&:destroy!)
-      [ Draft, Edition, Section, Reference, Promise, Tagging, Pin, Reading, Task ].each { |rows| rows.where(page_id: ids).delete_all }
-      Page.where(id: ids).delete_all
-      AccessList.prune(lists)
-      ids.size
-    end
   end
 end

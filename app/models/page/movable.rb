@@ -3,15 +3,25 @@ module Page::Movable
   # @param to [Room, Page] what it is to stand in
   # @param after [Page, nil, Symbol] the page that it is to stand behind there; nil for the beginning, :last for the end
   # @param behind [Signpost, nil] one before the next page there: it then stands before this page, with those before it
-  # @return [Boolean] false, with an error, for a place that cannot be
+  # @return [Boolean] false, with an error, for a place that cannot be, or that is in the bin by now as the page may be
   def move(to:, after: :last, behind: nil)
-    if to.is_a?(Page) && (to == self || to.ancestor_ids.include?(id))
-      errors.add(:base, :under_itself)
-      return false
-    end
-
     transaction do
-      reload # others that moved meanwhile may have moved its place along
+      reload # others that moved meanwhile may have moved its place along, or below it
+      to = to.class.find(to.id)
+      problem = if to.is_a?(Page) && to.path_ids.include?(id) then :under_itself
+      elsif binned? || (to.is_a?(Page) && to.binned?) then :in_bin
+      end
+      next hang(to: to, after: after, behind: behind) unless problem
+
+      errors.add(:base, problem)
+      false
+    end
+  end
+
+  # The same without asking whether it can be: of a page that is in the bin too.
+  def hang(to:, after: :last, behind: nil)
+    transaction do
+      reload
       Signpost.let_go(self)
       change_room(to.room) if to.room != room
       update!(parent: (to if to.is_a?(Page)), position: position_after(after))

@@ -1,0 +1,44 @@
+# Erasing what is in the bin, for good. What was not put there with it stays: kept pages, what waits in the bin by itself,
+# and pages that whoever erases may not write.
+module Page::Erasable
+  # @param by [Person, nil] nil when its time in the bin is over
+  # @return [Integer] pages erased; none if it is not in the bin by itself
+  def erase(by: nil, at: Time.current)
+    stayed = []
+    count = transaction do
+      reload
+      next 0 unless bin_root?
+
+      stayed = set_aside(by)
+      erase_for_good(Page.where(bin_root_id: id), at)
+    end
+    tell_stayed(stayed, by: by) if by
+    count
+  end
+
+  private
+
+  # @return [Array<Page>] pages of others, which wait in the bin by themselves from now on
+  def set_aside(by)
+    others = by ? not_for(by, descendants.where(bin_root_id: id)) : []
+    others.each { |page| Page.where(id: page.subtree_ids, bin_root_id: id).update_all(bin_root_id: page.id) }
+    rest = descendants.where("bin_root_id IS NULL OR bin_root_id <> ?", id).sort_by(&:depth)
+    let_stay(rest.reject { |page| rest.any? { |other| page.ancestor_ids.include?(other.id) } }, by: by)
+    others
+  end
+
+  def erase_for_good(pages, at)
+    ids = pages.ids
+    pages.find_each { |page| Signpost.let_go(page) }
+    AccessGrant.where(page_id: ids).delete_all
+    AccessEvent.where(page_id: ids).update_all(page_id: nil)
+    Tombstone.set(pages, at: at)
+    lists = pages.distinct.pluck(:access_list_id)
+    pages.update_all(draft_id: nil, edition_id: nil)
+    PageFile.where(page_id: ids).find_each(&:destroy!)
+    [ Draft, Edition, Section, Reference, Promise, Tagging, Pin, Reading, Task ].each { |rows| rows.where(page_id: ids).delete_all }
+    pages.delete_all
+    AccessList.prune(lists)
+    ids.size
+  end
+end

@@ -1,0 +1,26 @@
+# Pages that stay where what they stand in goes: whoever does it may not write them, since they have lists of their own.
+# They hang from the nearest place that remains, and their keepers are told.
+module Page::Staying
+  private
+
+  # @param pages [ActiveRecord::Relation<Page>] below this one
+  # @return [Array<Page>] those that somebody may not write, the outermost of each
+  def not_for(person, pages)
+    writable = Viewer.new(person).list_ids(:write)
+    others = pages.reject { |page| writable.include?(page.access_list_id) }.sort_by(&:depth)
+    others.reject { |page| others.any? { |other| page.ancestor_ids.include?(other.id) } }
+  end
+
+  def let_stay(pages, by:)
+    place = ancestors.reverse.find { |page| !page.binned? } || room
+    pages.each do |page|
+      exposure = page.exposure_of { page.hang(to: place) }
+      page.hang(to: place)
+      AccessEvent.record(:stayed, page, by: by, exposure: exposure) if by
+    end
+  end
+
+  def tell_stayed(pages, by:)
+    pages.each { |page| page.reload.audience.keepers.each { |keeper| HouseMailer.stayed(Person.find(keeper.id), page, by: by).deliver_now } }
+  end
+end
