@@ -301,6 +301,7 @@ CREATE UNIQUE INDEX "index_email_changes_on_person_id" ON "email_changes" ("pers
 CREATE UNIQUE INDEX "index_email_changes_on_old_digest" ON "email_changes" ("old_digest");
 CREATE UNIQUE INDEX "index_email_changes_on_new_digest" ON "email_changes" ("new_digest");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000004'),
 ('20261125000003'),
 ('20261125000002'),
 ('20261125000001'),

@@ -10,6 +10,9 @@ class AccessEvent < ApplicationRecord
 
   scope :newest_first, -> { order(id: :desc) }
 
+  # Of a room, not of pages in it, which may have lists of their own, nor of pages that have been erased.
+  scope :of_place_itself, ->(place) { place.is_a?(Room) ? where(page_id: nil).where("json_extract(details, '$.page_erased') IS NULL") : all }
+
   # @param exposure [Zuhause::Access::Exposure]
   def self.record(act, place, by:, exposure:, **details)
     note(act, place, by: by, **details, opened: exposure.opened.size, closed: exposure.closed.size, changed: exposure.changed.size)

@@ -50,7 +50,7 @@ class AccessPanel
 
   # @return [Array<AccessEvent>] what was changed here lately
   def events
-    @events ||= place.access_events.newest_first.includes(:actor).limit(EVENTS).to_a
+    @events ||= place.access_events.merge(AccessEvent.of_place_itself(place)).newest_first.includes(:actor).limit(EVENTS).to_a
   end
 
   # The names of all who are named in events and in reasons, looked up together.

@@ -35,7 +35,7 @@ class ShownLeaves
 
   def mention(attrs)
     person = @people[attrs["person"]]
-    %(<span class="mention">#{escape(person ? person.name : t("mention.gone"))}</span>)
+    %(<span class="mention">#{escape(name_of(person) || t(person ? "mention.hidden" : "mention.gone"))}</span>)
   end
 
   def date(attrs)
@@ -50,13 +50,17 @@ class ShownLeaves
   end
 
   def task(attrs)
-    who = @people[attrs["assignee"]]&.name
+    who = name_of(@people[attrs["assignee"]])
     due = attrs["due"] && t("task.due", day: day(attrs["due"]))
     facts = [ who, due ].compact.join(", ")
     task = @tasks[attrs["id"]]
     attrs = attrs.merge("done" => task.done) if task
     box = task && ticking? ? tick(task) : %(<span class="task-box#{" task-ticked" if attrs["done"]}" role="img" aria-label="#{escape(t(attrs["done"] ? "task.done" : "task.open"))}"></span>)
     facts.empty? ? box : %(#{box}<span class="task-facts#{" task-late" if late?(attrs)}">#{escape(facts)}</span>)
+  end
+
+  def name_of(person)
+    person.name if person && @shown.viewer.meets?(person)
   end
 
   # Whether tasks can be ticked here: by who may comment, in the page itself.

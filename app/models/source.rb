@@ -12,7 +12,10 @@ class Source < ApplicationRecord
 
   normalizes :title, :author, :publisher, :date, with: ->(text) { Zuhause::Document::Title.clean(text.to_s) }
   normalizes :address, with: ->(text) { text.to_s.strip }
-  before_validation { self.same_address = self.class.same(address) }
+  before_validation { self.same_address = self.class.same(address) unless apart }
+
+  # Whether it stands beside another of the same address, which whoever enters it does not know of.
+  attr_accessor :apart
 
   validates :title, presence: true
   validates :title, :author, :publisher, length: { maximum: LONGEST }
@@ -53,7 +56,12 @@ class Source < ApplicationRecord
   def self.enter(attributes, by:)
     source = new(attributes.merge(entered_by: by))
     source.validate
-    source.same_address && find_by(same_address: source.same_address) || (source.same_address.nil? && find_by(source.attributes.slice(*COMPARED, "address"))) || source.tap(&:save)
+    open = open_to(Viewer.new(by))
+    known = source.same_address ? open.find_by(same_address: source.same_address) : open.find_by(source.attributes.slice(*COMPARED, "address"))
+    return known if known
+
+    source.assign_attributes(apart: true, same_address: nil) if source.same_address && exists?(same_address: source.same_address)
+    source.tap(&:save)
   end
 
   # @param works [Array<Zuhause::Exchange::Bibliography::Work>]
@@ -87,6 +95,6 @@ class Source < ApplicationRecord
   private
 
   def address_leads_into_the_web
-    errors.add(:address, :no_address) if address.present? && same_address.nil?
+    errors.add(:address, :no_address) if address.present? && self.class.same(address).nil?
   end
 end

@@ -8,6 +8,8 @@ class Tag < ApplicationRecord
   has_many :taggings, dependent: :delete_all
   has_many :pages, through: :taggings
 
+  # One spelling for all: a spelling of one's own would tell that somebody else, somewhere closed, has another.
+  normalizes :name, with: ->(name) { name.downcase }
   validates :name, presence: true, length: { maximum: LONGEST }, uniqueness: { case_sensitive: false }
 
   scope :by_name, -> { order(:name) }
@@ -20,7 +22,7 @@ class Tag < ApplicationRecord
   # @param text [String] names with commas between them
   # @return [Array<String>] names as they are kept
   def self.names_in(text)
-    Zuhause::Document::Title.clean(text.to_s).split(",").map(&:strip).reject(&:empty?).uniq(&:downcase)
+    Zuhause::Document::Title.clean(text.to_s).split(",").map(&:strip).reject(&:empty?).map(&:downcase).uniq
   end
 
   # @return [Tag] the one of that name, with errors if it cannot be

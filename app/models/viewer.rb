@@ -45,7 +45,22 @@ class Viewer
     sight_of(page) != :nothing
   end
 
+  # @param person [Person]
+  # @return [Boolean] whether the person's name is told
+  def meets?(person)
+    Zuhause::Access::Acquaintance.meets?(subject, person.id, acting: ->(id) { acting.include?(id) })
+  end
+
   private
+
+  # Ids of those who write or keep what is read.
+  def acting
+    @acting ||= begin
+      readable = Page.read_by(self)
+      keepers = AccessListEntry.where(access_list_id: readable.select(:access_list_id), level: :keep).where.not(person_id: nil)
+      (Edition.where(page: readable).distinct.pluck(:author_id) + keepers.distinct.pluck(:person_id)).to_set
+    end
+  end
 
   # @return [Hash{Integer=>Symbol}] the level that each access list gives, of those that give any
   def levels

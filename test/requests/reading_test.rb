@@ -8,8 +8,9 @@ class ReadingTest < ActionDispatch::IntegrationTest
     @room = new_room("On Board", keeper: @ana, open: true)
     @other = new_page("Three-point hold", above: @room, by: @ana)
     @hidden = new_page("Night list", above: new_room("Ideas", keeper: @ana), by: @ana)
+    old = new_page("Old one", above: @room, by: @ana)
     @page = new_page("Gangway in ice", above: @room, by: @ana, markdown: <<~MARKDOWN)
-      Use the [hold](page:#{@other.public_id}#abcd1234), the [list](page:#{@hidden.public_id}), the [old one](page:zzzzzzzzzz), the [box list](<promise:Box list>),
+      Use the [hold](page:#{@other.public_id}#abcd1234), the [list](page:#{@hidden.public_id}), the [old one](page:#{old.public_id}), the [box list](<promise:Box list>),
       the [forecast](https://www.forecast.example/harbour?a=1&b=2), [mail](mailto:desk@ternholm.example) or <b onclick="x">raw</b>.
 
       # Before the first call
@@ -17,6 +18,7 @@ class ReadingTest < ActionDispatch::IntegrationTest
       > [!CAUTION]
       > Salt eats bolts.
     MARKDOWN
+    old.put_in_bin(by: @ana) && old.erase(by: @ana)
   end
 
   test "links show by kind, complete without script" do

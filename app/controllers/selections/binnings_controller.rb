@@ -5,7 +5,7 @@ class Selections::BinningsController < ApplicationController
   def create
     return unless all_may?(:bin?)
 
-    @below = tops.sum { |page| page.subtree.kept.count } - @pages.size
+    @below = tops.sum { |page| page.subtree.merge(Page.seen_by(viewer)).count } - @pages.size
     return render(:create) unless params[:confirmed]
 
     Page.transaction { tops.each { |page| page.put_in_bin(by: viewer.person) } }

@@ -30,6 +30,18 @@ export default () => ({
     this.arrived()
     this.onHash = () => this.arrived()
     window.addEventListener("hashchange", this.onHash)
+    window.addEventListener("beforeprint", () => this.unfold())
+    window.addEventListener("afterprint", () => this.fold())
+  },
+
+  // On paper nothing can be opened: what is folded is printed open.
+  unfold() {
+    this.folded = [...this.$root.querySelectorAll("details:not([open])")]
+    this.folded.forEach((fold) => { fold.open = true })
+  },
+
+  fold() {
+    this.folded?.forEach((fold) => { fold.open = false })
   },
 
   destroy() {

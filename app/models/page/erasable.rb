@@ -31,7 +31,7 @@ module Page::Erasable
     ids = pages.ids
     pages.find_each { |page| Signpost.let_go(page) }
     AccessGrant.where(page_id: ids).delete_all
-    AccessEvent.where(page_id: ids).update_all(page_id: nil)
+    AccessEvent.where(page_id: ids).update_all("page_id = NULL, details = json_set(details, '$.page_erased', 1)")
     Tombstone.set(pages, at: at)
     lists = pages.distinct.pluck(:access_list_id)
     pages.update_all(draft_id: nil, edition_id: nil)
