@@ -12,6 +12,8 @@ require "rails/test_unit/railtie"
 
 Bundler.require(*Rails.groups)
 
+File.umask(0o077) # what the house keeps is its owner's alone
+
 module Zuhause
   class Application < Rails::Application
     config.load_defaults 7.2
@@ -27,6 +29,10 @@ module Zuhause
     house_url = URI(ENV.fetch("HOUSE_URL") { "http://localhost:#{ENV.fetch("PORT", "3000")}" })
     config.action_mailer.default_url_options = { host: house_url.host, port: house_url.port, protocol: house_url.scheme }
     config.action_mailer.delivery_method = :kept_post
+
+    # Where a request comes from is believed of the proxies that are named, and of nobody else.
+    proxies = ENV.fetch("TRUSTED_PROXIES", "").split(/[\s,]+/).map { |address| IPAddr.new(address) }
+    config.action_dispatch.trusted_proxies = proxies.presence || [ IPAddr.new("255.255.255.255") ]
 
     config.active_record.schema_format = :sql # full-text tables do not fit schema.rb
     # What was sent is left behind: it may be the very thing that could not be read.

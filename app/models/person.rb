@@ -3,7 +3,7 @@ class Person < ApplicationRecord
 
   THEMES = %w[system light dark].freeze
 
-  devise :database_authenticatable, :recoverable, :rememberable, :lockable, :validatable
+  devise :database_authenticatable, :recoverable, :rememberable, :validatable
 
   has_many :memberships, dependent: :delete_all
   has_many :sign_ins, dependent: :delete_all

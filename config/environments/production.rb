@@ -9,6 +9,9 @@ Rails.application.configure do
   config.active_storage.service = :disk
   config.public_file_server.headers = { "cache-control" => "public, max-age=31536000, immutable" }
 
+  # Only requests for the house's own address are answered, so that redirects lead nowhere else.
+  config.hosts = [ URI(ENV["HOUSE_URL"]).host ] if ENV["HOUSE_URL"].present?
+
   # The server stands behind whatever ends TLS; PLAIN_HTTP=1 is for a machine that serves only itself.
   config.assume_ssl = ENV["PLAIN_HTTP"].blank?
   config.force_ssl = ENV["PLAIN_HTTP"].blank?

@@ -13,11 +13,6 @@ Devise.setup do |config|
   config.extend_remember_period = true
   config.expire_all_remember_me_on_sign_out = true
   config.rememberable_options = { same_site: :lax }
-  config.lock_strategy = :failed_attempts
-  config.unlock_strategy = :time
-  config.maximum_attempts = 10
-  config.unlock_in = 15.minutes
-  config.last_attempt_warning = false # it would tell that there is such a person
   config.sign_out_via = :delete
   config.responder.error_status = :unprocessable_entity
   config.responder.redirect_status = :see_other

@@ -27,7 +27,8 @@ module SigningIn
 
   def session_cookie(person)
     jar = ActionDispatch::Request.new(Rails.application.env_config.merge("HTTP_HOST" => "127.0.0.1", "rack.input" => StringIO.new)).cookie_jar
-    jar.encrypted[COOKIE] = { "session_id" => SecureRandom.hex(16), "warden.user.person.key" => Person.serialize_into_session(person), "warden.user.person.session" => { "sign_in" => SignIn.begin(person) } }
+    session = { "session_id" => SecureRandom.hex(16), "warden.user.person.key" => Person.serialize_into_session(person), "warden.user.person.session" => { "sign_in" => SignIn.begin(person) } }
+    jar.encrypted[COOKIE] = { value: session }
     Rack::Utils.escape(jar[COOKIE])
   end
 end

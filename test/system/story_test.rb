@@ -8,7 +8,7 @@ class StoryTest < ApplicationSystemTestCase
     stranger = person("Gerd Moll", role: "guest")
     group("Deck", colleague)
 
-    sign_in_as writer
+    sign_in_by_form writer
     assert_accessible
     open_a_room
     write_the_first_page
@@ -17,7 +17,7 @@ class StoryTest < ApplicationSystemTestCase
     give_the_room_to_deck
     sign_out
 
-    sign_in_as colleague
+    sign_in_by_form colleague
     find_and_read
     sign_out
 
@@ -25,7 +25,7 @@ class StoryTest < ApplicationSystemTestCase
     meet_nothing
     sign_out
 
-    sign_in_as writer
+    sign_in_by_form writer
     change_and_publish_again
     put_the_first_edition_back
   end
