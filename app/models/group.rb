@@ -41,9 +41,10 @@ class Group < ApplicationRecord
     self.name = name
     return false unless valid?
 
-    joined = people.to_a - self.people.to_a
+    joined = []
     done = keeping_all_kept do
       save!
+      joined = people.to_a - self.people.reload.to_a # others may have joined since it was read
       self.people = people
       record_joined(joined, by) if by
     end

@@ -31,6 +31,8 @@ class Page < ApplicationRecord
     transaction do
       above = above.class.find(above.id) # its place, its room and whom it is open to may have changed since it was read
       page.assign_attributes(room: above.room, access_list: above.access_list, parent: (above if above.is_a?(Page)))
+      next page.errors.add(:base, :in_bin) if above.is_a?(Page) && above.binned?
+
       page.start_draft(by: by, at: at) && page.start_from(from, by: by, at: at) && Promise.keep(page) if page.save
     end
     page

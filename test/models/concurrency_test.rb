@@ -2,7 +2,7 @@ require "test_helper"
 
 # Several threads write at once, each with a connection and transactions of its own, as the server's threads do.
 class ConcurrencyTest < ActiveSupport::TestCase
-  self.use_transactional_tests = false
+  include ApartFromTransactions
 
   THREADS = 5
 
@@ -12,21 +12,15 @@ class ConcurrencyTest < ActiveSupport::TestCase
     @page = new_page("Gangway in ice", above: @room, by: @ana)
   end
 
-  teardown do
-    tables = ApplicationRecord.connection.tables - %w[schema_migrations ar_internal_metadata] - ApplicationRecord.connection.tables.grep(/\A(section_index|title_index|title_words)/)
-    Page.update_all("bin_root_id = id, binned_at = '2026-01-01'") # what is kept is not erased
-    ApplicationRecord.connection.disable_referential_integrity { tables.each { |table| ApplicationRecord.connection.execute("DELETE FROM \"#{table}\"") } }
-  end
-
   test "of saves on one version one wins, and all texts are kept" do
-    saved = at_once { |i| Page.find(@page.id).save_draft(base_version: 2, save_id: "save-#{i}", title: "T", document: document(i), by: @ana) }
+    saved = at_once(THREADS) { |i| Page.find(@page.id).save_draft(base_version: 2, save_id: "save-#{i}", title: "T", document: document(i), by: @ana) }
     assert_equal [ 3, nil, nil, nil, nil ], saved.map(&:version).sort_by { |version| version || 99 }
     assert_equal THREADS + 2, @page.drafts.count
     assert_equal saved.find(&:version).document, @page.reload.draft.document
   end
 
   test "saves that go on until they win all get a version of their own" do
-    at_once do |i|
+    at_once(THREADS) do |i|
       4.times do |n|
         version = Page.find(@page.id).draft.version
         saved = Page.find(@page.id).save_draft(base_version: version, save_id: "save-#{i}-#{n}-#{version}", title: "T", document: document(i), by: @ana)
@@ -38,7 +32,7 @@ class ConcurrencyTest < ActiveSupport::TestCase
 
   test "publishing at once makes one edition" do
     save_text(@page, "New words.", by: @ana)
-    done = at_once do
+    done = at_once(THREADS) do
       Page.find(@page.id).publish(version: 3, by: @ana)
     rescue Page::Publishing::Unchanged
       :unchanged
@@ -48,30 +42,18 @@ class ConcurrencyTest < ActiveSupport::TestCase
   end
 
   test "pages begun at once each have a place of their own" do
-    pages = at_once { |i| Array.new(3) { |n| Page.begin(title: "P#{i}-#{n}", above: Room.find(@room.id), by: @ana) } }.flatten
+    pages = at_once(THREADS) { |i| Array.new(3) { |n| Page.begin(title: "P#{i}-#{n}", above: Room.find(@room.id), by: @ana) } }.flatten
     assert pages.all?(&:persisted?)
     assert_equal (1..(1 + (THREADS * 3))).to_a, @room.pages.order(:position).pluck(:position)
   end
 
   test "grants given at once are all in force" do
     people = Array.new(THREADS) { |i| person("Hand Number#{i}") }
-    at_once { |i| Room.find(@room.id).grant(Zuhause::Access::Holder.new(:person, people[i].id), :read) }
+    at_once(THREADS) { |i| Room.find(@room.id).grant(Zuhause::Access::Holder.new(:person, people[i].id), :read) }
     assert_equal [ :read ], people.map { |each| viewer(each).level_on(@page.reload) }.uniq
   end
 
   private
-
-  def at_once
-    gate = Queue.new
-    threads = Array.new(THREADS) do |i|
-      Thread.new do
-        gate.pop
-        ApplicationRecord.connection_pool.with_connection { yield i }
-      end
-    end
-    THREADS.times { gate << true }
-    threads.map(&:value)
-  end
 
   def document(number)
     Zuhause::Markup::MarkdownReader.read("Words of #{number}").doc

@@ -5,6 +5,7 @@ module Page::Copyable
   # @param below [Boolean] whether the pages below it are copied along
   # @param publish [Boolean] whether copies of published pages are published at once
   # @return [Page] the copy
+  # @raise [ActiveRecord::RecordNotFound] if the viewer does not see it by now
   def copy(to:, viewer:, title: self.title, below: true, publish: false, at: Time.current)
     Copying.new(self, to: to, viewer: viewer, title: title, below: below, publish: publish, at: at).run
   end
@@ -17,12 +18,14 @@ module Page::Copyable
   # One act of copying.
   class Copying
     def initialize(page, to:, viewer:, title:, below:, publish:, at:)
-      @page, @to, @viewer, @title, @publish, @at = page, to, viewer, title, publish, at
-      @pages = page.copied_by(viewer, below: below).includes(:draft, :edition, :tags).sort_by(&:depth)
+      @page, @to, @viewer, @title, @below, @publish, @at = page, to, viewer, title, below, publish, at
     end
 
     def run
       Page.transaction do
+        @pages = @page.reload.copied_by(@viewer, below: @below).merge(Page.seen_by(@viewer)).includes(:draft, :edition, :tags).sort_by(&:depth)
+        raise ActiveRecord::RecordNotFound unless @pages.include?(@page)
+
         @renewed = @pages.to_h { |page| [ page.public_id, Zuhause::Document::Ids.renew(state(page).document) ] }
         @copies = {}
         in_order.each { |page| @copies[page.id] = begin_copy(page) }

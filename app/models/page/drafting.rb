@@ -34,6 +34,8 @@ module Page::Drafting
     saved = drafts.build(base_version: base_version, save_id: save_id, title: Zuhause::Document::Title.clean(title),
                          document: accepted.doc, new_ids: accepted.new_ids, author: by, created_at: at)
     transaction do
+      raise ActiveRecord::RecordNotFound unless Page.exists?(id) # erased since it was read
+
       known = drafts.find_by(save_id: save_id, author: by)
       next known if known
       next saved unless saved.valid?

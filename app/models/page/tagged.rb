@@ -13,6 +13,7 @@ module Page::Tagged
     return too_many_tags if names.size > Tag::MOST
 
     transaction do
+      reload # it may have been erased since it was read
       wanted = names.map { |name| Tag.named(name) }
       wrong = wanted.find { |tag| tag.errors.any? }
       refuse_tag(wrong) && raise(ActiveRecord::Rollback) if wrong
