@@ -52,6 +52,7 @@ class GroupsController < ApplicationController
     return true if @exposure.none? || params[:confirmed]
 
     @back = edit_group_path(@group)
+    @doing = { act: action_name == "destroy" ? :group_removed : :group, name: @group.name_in_database }
     render "accesses/confirm"
     false
   end

@@ -22,6 +22,7 @@ class HousesController < ApplicationController
     return true if @exposure.none? || params[:confirmed]
 
     @back = edit_house_path
+    @doing = { act: :switches }
     render "accesses/confirm"
     false
   end

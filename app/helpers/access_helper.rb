@@ -19,6 +19,16 @@ module AccessHelper
     end
   end
 
+  # What those who can read a page do: one reads, several read, I can read it.
+  #
+  # @param facts [PageFacts]
+  def reading_words(facts)
+    what = facts.page.published? ? "read" : "draft_only"
+    return t("facts.#{what == "read" ? "read_me" : "draft_me"}") if facts.audience == :only_me
+
+    t("facts.#{what}", count: facts.audience == 1 ? 1 : 2)
+  end
+
   # @param row [AccessPanel::Row]
   def check_words(row, panel)
     return t("accesses.show.check_none", name: row.person.name) if row.level == :none
@@ -36,7 +46,7 @@ module AccessHelper
   def event_words(event, panel)
     holder, level = event.details.values_at("holder", "level")
     person = event.details["person"]
-    words = t("access_events.#{event.act}", actor: event.actor.name, person: person && core_holder_words(parse_holder(person), panel), holder: holder && core_holder_words(parse_holder(holder), panel), level: level && level != "none" && t("access.levels.#{level}"))
+    words = t("access_events.#{event.act}", actor: event.actor.name, person: person && core_holder_words(Zuhause::Access::Holder.parse(person), panel), holder: holder && core_holder_words(Zuhause::Access::Holder.parse(holder), panel), level: level && level != "none" && t("access.levels.#{level}"))
     counts = %w[opened closed].filter_map { |kind| t("access_events.#{kind}", count: event.details[kind]) if event.details[kind].to_i.positive? }
     [ words, *counts ].join(" ")
   end
@@ -54,11 +64,6 @@ module AccessHelper
     when :group then t("access.group", name: panel.name_of_holder(holder) || t("access_events.somebody"))
     else t("access.holders.#{holder.kind}")
     end
-  end
-
-  def parse_holder(text)
-    kind, id = text.split(":")
-    Zuhause::Access::Holder.new(kind.to_sym, id&.to_i)
   end
 
   def level_options(selected)

@@ -14,7 +14,27 @@ module ExposureHelper
     [ *sentences, withheld ].compact
   end
 
+  # What is about to be done, to what, for whom and where to.
+  #
+  # @param doing [Hash] act: one of accesses.confirm.doing; of it what it needs: place, to, holder, level, name
+  def doing_words(doing)
+    level = doing[:level] && doing[:level] != :none ? t("access.levels.#{doing[:level]}") : nil
+    t("accesses.confirm.doing.#{doing[:act]}", what: doing[:place] && place_title(doing[:place]), to: doing[:to] && place_title(doing[:to]), holder: doing[:holder] && holder_title(doing[:holder]), level: level, name: doing[:name], count: doing[:count])
+  end
+
   private
+
+  def place_title(place)
+    place.is_a?(Room) ? place.name : t("accesses.confirm.page", title: place.title)
+  end
+
+  def holder_title(holder)
+    case holder.kind
+    when :person then Person.find(holder.id).name
+    when :group then t("access.group", name: Group.find(holder.id).name)
+    else t("access.holders.#{holder.kind}")
+    end
+  end
 
   # Members are told names, others how many.
   def exposed_people(shifts)

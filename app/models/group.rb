@@ -41,29 +41,25 @@ class Group < ApplicationRecord
     self.name = name
     return false unless valid?
 
-    joined = []
+    told = []
     done = keeping_all_kept do
       save!
       joined = people.to_a - self.people.reload.to_a # others may have joined since it was read
       self.people = people
-      record_joined(joined, by) if by
+      told = record_joined(joined, by) if by && joined.any?
     end
-    tell_joined(joined, by) if done && by
+    told.each { |keeper, place, names| HouseMailer.joined(keeper, place, group: self, names: names, by: by).deliver_now } if done
     done
   end
 
   private
 
+  # @return [Array<Array(Person, Placed, Array<String>)>] who is to be told of what
   def record_joined(joined, by)
-    places_given.each { |place| joined.each { |person| AccessEvent.note(:joined, place, by: by, holder: "group:#{id}", person: "person:#{person.id}") } }
-  end
-
-  def tell_joined(joined, by)
-    return if joined.empty?
-
-    places_given.each do |place|
+    places_given.flat_map do |place|
+      joined.each { |person| AccessEvent.note(:joined, place, by: by, holder: "group:#{id}", person: "person:#{person.id}") }
       keepers = place.audience.keepers.map(&:id) - [ by.id ]
-      Person.where(id: keepers).each { |keeper| HouseMailer.joined(keeper, place, group: self, names: joined.map(&:name), by: by).deliver_now }
+      Person.where(id: keepers).map { |keeper| [ keeper, place, joined.map(&:name) ] }
     end
   end
 

@@ -83,7 +83,7 @@ class StoryTest < ApplicationSystemTestCase
     end
     assert_text "This opens 2 pages to 1 person (Nils Abert) who could not get in before."
     assert_accessible
-    click_on "Do it"
+    click_on "Give it"
     assert_text "Access has been changed."
     assert_selector ".who li", text: "Nils Abert"
     assert_accessible

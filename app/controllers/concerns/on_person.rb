@@ -24,6 +24,7 @@ module OnPerson
 
   def confirm
     @back = edit_person_path(@person)
+    @doing = { act: :person, name: @person.name_in_database }
     render "accesses/confirm"
   end
 end

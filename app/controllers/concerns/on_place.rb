@@ -23,7 +23,7 @@ module OnPlace
     exposure = @place.exposure_of(&change)
     return shut_out if shuts_out?(exposure)
 
-    return confirm(exposure) unless exposure.none? || params[:confirmed]
+    return confirm(exposure, act, details) unless exposure.none? || params[:confirmed]
 
     @place.transaction do
       change.call
@@ -42,8 +42,9 @@ module OnPlace
     redirect_to access_path, status: :see_other, alert: t("access_grants.shut_out")
   end
 
-  def confirm(exposure)
+  def confirm(exposure, act, details)
     @exposure = exposure
+    @doing = { act: act, place: @place, level: details[:level], holder: details[:holder] && Zuhause::Access::Holder.parse(details[:holder]) }
     render "accesses/confirm"
   end
 

@@ -25,6 +25,7 @@ class Pages::BinningsController < ApplicationController
     raise Pundit::NotAuthorizedError if to && !policy(tree).move?(to)
 
     exposure = tree.exposure_of_putting_back(to) if to && to != tree.above
+    @doing = { act: :put_back, place: tree, to: to }
     return confirm(exposure) unless exposure.nil? || exposure.none? || params[:confirmed]
 
     put_back(tree, to, exposure)

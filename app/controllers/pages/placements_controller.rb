@@ -44,6 +44,7 @@ class Pages::PlacementsController < ApplicationController
   # A program is sent to where a person can look at it first.
   def confirm(exposure)
     @exposure = exposure
+    @doing = { act: :moved, place: @page, to: @places.find(params[:above]) }
     respond_to do |format|
       format.json { render json: { confirm: edit_page_placement_path(@page, above: params[:above], after: params[:after]) }, status: :precondition_required }
       format.html { render "accesses/confirm" }

@@ -20,6 +20,7 @@ class Selections::PlacementsController < ApplicationController
 
   def move(to)
     @exposure = Exposed.of_pages(tops.flat_map(&:subtree_ids)) { tops.each { |page| page.move(to: to) } }
+    @doing = { act: :moved_all, count: tops.size, to: to }
     return render("accesses/confirm") unless @exposure.none? || params[:confirmed]
 
     Page.transaction do

@@ -18,13 +18,13 @@ module Page::Erasable
 
   private
 
-  # @return [Array<Page>] pages of others, which wait in the bin by themselves from now on
+  # @return [Array<Array(Page, Person)>] who is to be told of pages of others, which wait in the bin by themselves from now on
   def set_aside(by)
     others = by ? not_for(by, descendants.where(bin_root_id: id)) : []
     others.each { |page| Page.where(id: page.subtree_ids, bin_root_id: id).update_all(bin_root_id: page.id) }
     rest = descendants.where("bin_root_id IS NULL OR bin_root_id <> ?", id).sort_by(&:depth)
     let_stay(rest.reject { |page| rest.any? { |other| page.ancestor_ids.include?(other.id) } }, by: by)
-    others
+    others.flat_map { |page| to_be_told(page.reload) }
   end
 
   def erase_for_good(pages, at)

@@ -11,16 +11,22 @@ module Page::Staying
     others.reject { |page| others.any? { |other| page.ancestor_ids.include?(other.id) } }
   end
 
+  # @return [Array<Array(Page, Person)>] who is to be told of which page, once it is done
   def let_stay(pages, by:)
     place = ancestors.reverse.find { |page| !page.binned? } || room
-    pages.each do |page|
+    pages.flat_map do |page|
       exposure = page.exposure_of { page.hang(to: place) }
       page.hang(to: place)
       AccessEvent.record(:stayed, page, by: by, exposure: exposure) if by
+      to_be_told(page)
     end
   end
 
-  def tell_stayed(pages, by:)
-    pages.each { |page| page.reload.audience.keepers.each { |keeper| HouseMailer.stayed(Person.find(keeper.id), page, by: by).deliver_now } }
+  def to_be_told(page)
+    Person.where(id: page.audience.keepers.map(&:id)).map { |keeper| [ page, keeper ] }
+  end
+
+  def tell_stayed(told, by:)
+    told.each { |page, keeper| HouseMailer.stayed(keeper, page, by: by).deliver_now }
   end
 end
