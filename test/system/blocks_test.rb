@@ -109,6 +109,23 @@ class BlocksTest < ApplicationSystemTestCase
     assert_equal [ { "type" => "sub" } ], text[-2]["marks"]
   end
 
+  test "a picture beside the text stays within the sheet, read and written, and one in the middle stands in it" do
+    file = PageFile.take(Rack::Test::UploadedFile.new(Rails.root.join("docs/screenshots/read.png"), "image/png"), page: @page, by: @ida)
+    figure = ->(side) { "::: figure {file=\"#{file.public_id}\" alt=\"A page\" width=\"50\" side=\"#{side}\"}\n:::" }
+    save_text(@page.reload, "#{figure.("center")}\n\nShort.\n\n#{figure.("right")}", by: @ida)
+    @page.reload.publish(version: @page.draft.version, by: @ida)
+    [ "/p/#{@page.to_param}", "/p/#{@page.to_param}/draft/edit" ].each do |path|
+      visit path
+      assert_selector ".sheet .figure-right img"
+      boxes = page.evaluate_script(<<~JS)
+        [".figure-right", ".figure-center", ".sheet:has(.text)"].map((selector) => document.querySelector(selector).getBoundingClientRect()).map(({ left, right, bottom }) => ({ left, right, bottom }))
+      JS
+      right, centre, sheet = boxes
+      assert_operator right["bottom"], :<=, sheet["bottom"], path
+      assert_in_delta centre["left"] - sheet["left"], sheet["right"] - centre["right"], 2, path
+    end
+  end
+
   test "pictures are pasted, described and placed, files stand as cards, and what is refused is told" do
     expect_problem "422"
     paste_files({ path: "docs/screenshots/read.png", name: "gangway.png", type: "image/png" }, { path: "bin/setup", name: "setup.exe", type: "application/octet-stream" })
