@@ -118,7 +118,7 @@ class BlocksTest < ApplicationSystemTestCase
       visit path
       assert_selector ".sheet .figure-right img"
       boxes = page.evaluate_script(<<~JS)
-        [".figure-right", ".figure-center", ".sheet:has(.text)"].map((selector) => document.querySelector(selector).getBoundingClientRect()).map(({ left, right, bottom }) => ({ left, right, bottom }))
+        [".figure-right", ".figure-center", ".sheet:has(.figure)"].map((selector) => document.querySelector(selector).getBoundingClientRect()).map(({ left, right, bottom }) => ({ left, right, bottom }))
       JS
       right, centre, sheet = boxes
       assert_operator right["bottom"], :<=, sheet["bottom"], path
