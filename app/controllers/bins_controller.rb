@@ -8,7 +8,7 @@ class BinsController < ApplicationController
     raise ActiveRecord::RecordNotFound if @pages.empty? && !policy(@room).see_bin?
 
     @places = Places.new(viewer)
-    @along = Page.where(bin_root_id: @pages.map(&:id)).group(:bin_root_id).count
+    @along = Page.in_bin_of(viewer).where(bin_root_id: @pages.map(&:id)).group(:bin_root_id).count
     @erasable = viewer.list_ids(:keep)
   rescue Pagy::OverflowError
     raise ActiveRecord::RecordNotFound

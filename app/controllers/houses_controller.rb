@@ -4,7 +4,7 @@ class HousesController < ApplicationController
   def edit; end
 
   def update
-    settings = params.require(:house).permit(:name, :guests, :public_addresses, :bin_days, :front_page)
+    settings = params.require(:house).permit(:name, :guests, :public_addresses, :bin_days, :front_page, :sites_apart)
     front = settings.delete(:front_page)
     house.front_page = FrontPage.chosen(house, front, viewer) unless front.nil?
     return unless confirmed?(settings)

@@ -31,9 +31,19 @@ class PagesController < ApplicationController
 
     @templates = TemplateChoice.new(viewer, room: @above.room)
     from = @templates.find(params[:template])
-    @page = acting_on(@above, :add_page?) { Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person, from: from) }
-    return redirect_to(edit_page_draft_path(@page), status: :see_other) if @page.persisted?
+    acting_on(@above, :add_page?) do
+      @page = Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person, from: from)
+      raise ActiveRecord::Rollback unless @page.persisted? && described?
+    end
+    return redirect_to(edit_page_draft_path(@page), status: :see_other) if @page.persisted? && @page.errors.none?
 
     render :new, status: :unprocessable_entity
+  end
+
+  private
+
+  # Its language and its tags, where the form gives any.
+  def described?
+    @page.update(language: params.dig(:page, :language)) && (params[:tags].blank? || @page.tag_with(Tag.names_in(params[:tags])))
   end
 end

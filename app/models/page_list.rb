@@ -41,6 +41,12 @@ class PageList
     Reading.where(page: pages).group(:page_id).sum(:times)
   end
 
+  # @return [Set<Integer>] ids of those pages in the bin that can go back to where they stood
+  def returning(pages)
+    kept = Page.kept.where(id: pages.filter_map(&:parent_id)).ids.to_set
+    pages.select { |page| page.parent_id.nil? || kept.include?(page.parent_id) }.to_set(&:id)
+  end
+
   private
 
   def person

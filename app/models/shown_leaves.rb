@@ -107,7 +107,7 @@ class ShownLeaves
     target = Zuhause::Links::Target.parse(attrs["address"])
     title = attrs["title"].presence || target.site
     text = %(<span class="card-text">#{escape(attrs["text"])}</span>) if attrs["text"].present?
-    %(<a class="card" rel="noopener noreferrer" href="#{escape(target.address)}"><span class="card-title">#{escape(title)}</span>#{text}<span class="card-site">#{escape(target.site)}</span></a>)
+    %(<a class="card" rel="noopener noreferrer" href="#{escape(target.address)}"#{' target="_blank"' if @shown.viewer.sites_apart?}><span class="card-title">#{escape(title)}</span>#{text}<span class="card-site">#{escape(target.site)}</span></a>)
   end
 
   def embed(attrs)

@@ -6,6 +6,7 @@ class ShownLinks
   # @param page [Page] where they stand
   def initialize(targets, page:, viewer:)
     @page = page
+    @apart = viewer.sites_apart?
     ids = targets.select { |target| target.kind == :page }.map(&:value)
     titles = targets.select { |target| target.kind == :promise }.map(&:value)
     @pages = ids.any? ? Page.seen_by(viewer).where(public_id: ids).index_by(&:public_id) : {}
@@ -19,13 +20,17 @@ class ShownLinks
     case target.kind
     when :page then page_link(target, label)
     when :promise then promise_link(target, label)
-    when :web then %(<a class="link-away" rel="noopener noreferrer" title="#{CGI.escapeHTML(target.site.to_s)}" href="#{CGI.escapeHTML(target.address)}">#{label}</a>)
+    when :web then %(<a class="link-away" rel="noopener noreferrer" title="#{CGI.escapeHTML(target.site.to_s)}" href="#{CGI.escapeHTML(target.address)}"#{' target="_blank"' if @apart}>#{label}#{apart_words}</a>)
     when :mailto, :tel then %(<a href="#{CGI.escapeHTML(target.address)}">#{label}</a>)
     else label
     end
   end
 
   private
+
+  def apart_words
+    %(<span class="sr-only"> (#{I18n.t("links.apart")})</span>) if @apart
+  end
 
   def page_link(target, label)
     page = @pages[target.value]

@@ -45,6 +45,11 @@ class Viewer
     sight_of(page) != :nothing
   end
 
+  # @return [Boolean] whether links to other sites open in a new tab
+  def sites_apart?
+    person&.sites_apart.nil? ? house.sites_apart? : person.sites_apart
+  end
+
   # @param person [Person]
   # @return [Boolean] whether the person's name is told
   def meets?(person)

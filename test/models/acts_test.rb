@@ -91,34 +91,62 @@ class ActsTest < ActiveSupport::TestCase
       [ :publish, page.publish(version: version, by: somebody).id ]
     end
 
-    def move = ([ :move ] if any.move(to: place))
+    def move
+      ([ :move ] if any.move(to: place))
+    end
 
-    def bin = [ :bin, any.put_in_bin(by: somebody).id ]
+    def bin
+      [ :bin, any.put_in_bin(by: somebody).id ]
+    end
 
-    def back = [ :back, binned.put_back_from_bin(to: @random.rand(2).zero? ? place : nil).id ]
+    def back
+      [ :back, binned.put_back_from_bin(to: @random.rand(2).zero? ? place : nil).id ]
+    end
 
-    def erase = ([ :erase ] if binned.erase(by: somebody).positive?)
+    def erase
+      ([ :erase ] if binned.erase(by: somebody).positive?)
+    end
 
-    def copy = [ :copy, any.copy(to: place, viewer: Viewer.new(@people.first), title: "Copy").id ]
+    def copy
+      [ :copy, any.copy(to: place, viewer: Viewer.new(@people.first), title: "Copy").id ]
+    end
 
-    def tag = [ :tag, any.tag_with([ "t#{@random.rand(4)}" ]) ]
+    def tag
+      [ :tag, any.tag_with([ "t#{@random.rand(4)}" ]) ]
+    end
 
-    def grant = [ :grant, [ any, place ].sample(random: @random).grant(Zuhause::Access::Holder.new(:group, @deck.id), %i[read write none].sample(random: @random)) ]
+    def grant
+      [ :grant, [ any, place ].sample(random: @random).grant(Zuhause::Access::Holder.new(:group, @deck.id), %i[read write none].sample(random: @random)) ]
+    end
 
-    def own = [ :own, any.then { |page| page.own_list? ? page.end_own_list : page.make_own_list(by: somebody) } ]
+    def own
+      [ :own, any.then { |page| page.own_list? ? page.end_own_list : page.make_own_list(by: somebody) } ]
+    end
 
-    def join = [ :join, Group.find(@deck.id).change(name: "Deck", people: Person.where(id: @people.sample(2, random: @random)), by: somebody) ]
+    def join
+      [ :join, Group.find(@deck.id).change(name: "Deck", people: Person.where(id: @people.sample(2, random: @random)), by: somebody) ]
+    end
 
-    def suspend = [ :suspend, Person.find(@people.last.id).change(suspended: @random.rand(2).zero?) ]
+    def suspend
+      [ :suspend, Person.find(@people.last.id).change(suspended: @random.rand(2).zero?) ]
+    end
 
     private
 
-    def somebody = Person.find(@people.sample(random: @random).id)
+    def somebody
+      Person.find(@people.sample(random: @random).id)
+    end
 
-    def any = Page.find(Page.ids.sample(random: @random) || raise(ActiveRecord::RecordNotFound))
+    def any
+      Page.find(Page.ids.sample(random: @random) || raise(ActiveRecord::RecordNotFound))
+    end
 
-    def binned = Page.find(Page.bin_roots.ids.sample(random: @random) || raise(ActiveRecord::RecordNotFound))
+    def binned
+      Page.find(Page.bin_roots.ids.sample(random: @random) || raise(ActiveRecord::RecordNotFound))
+    end
 
-    def place = @random.rand(3).zero? ? Room.find(@rooms.sample(random: @random).id) : any
+    def place
+      @random.rand(3).zero? ? Room.find(@rooms.sample(random: @random).id) : any
+    end
   end
 end

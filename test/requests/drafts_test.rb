@@ -85,6 +85,22 @@ class DraftsTest < ActionDispatch::IntegrationTest
     assert_match(/in the text of Tom Ruud alone/, json["html"])
   end
 
+  test "a page begins with tags and a language, or not at all" do
+    post "/p?above=#{@room.public_id}", params: { page: { title: "Schwell", language: "de" }, tags: "Winter, stages" }
+    fresh = Page.find_by!(title: "Schwell")
+    assert_redirected_to "/p/#{fresh.to_param}/draft/edit"
+    assert_equal [ "de", %w[stages winter] ], [ fresh.language, fresh.tags.map(&:name) ]
+    assert_no_difference(-> { [ Page.count, Tag.count ].sum }) do
+      post "/p?above=#{@room.public_id}", params: { page: { title: "Other", language: "xx" }, tags: "winter" }
+      assert_response :unprocessable_entity
+      post "/p?above=#{@room.public_id}", params: { page: { title: "Other" }, tags: "#{"x" * 50}, y" }
+      assert_response :unprocessable_entity
+      assert_select ".wrong", /x/
+      assert_select "#page_title[value=Other]"
+      assert_select "#tags[value*=y]"
+    end
+  end
+
   private
 
   def json

@@ -38,6 +38,21 @@ class ReadingTest < ActionDispatch::IntegrationTest
     assert_select ".facts .fact b", "Edition 1"
   end
 
+  test "links to other sites open in a new tab where the house, or the reader, has it so" do
+    opened = lambda do |who|
+      sign_in who
+      get "/p/#{@page.to_param}"
+      css_select(".text a.link-away[target=_blank]").map { |link| link.text.squish }
+    end
+    assert_empty opened.(@ben)
+    House.current.update!(sites_apart: true)
+    assert_equal [ "forecast (opens in a new tab)" ], opened.(@ben)
+    @ana.update!(sites_apart: false)
+    assert_empty opened.(@ana)
+    patch "/profile", params: { person: { sites_apart: "" } }
+    assert_equal 1, opened.(@ana.reload).size
+  end
+
   test "what is the same for all is kept, and still each sees their own" do
     [ [ @ana, 1 ], [ @ben, 0 ], [ @ana, 1 ] ].each do |who, links|
       sign_in who
