@@ -82,7 +82,9 @@ class PastingTest < ApplicationSystemTestCase
     page.active_element.send_keys " More"
     assert_selector ".ProseMirror > p", text: /First words\. More|More/
     choose_block ".tableWrapper td", "Vikness"
+    assert_no_selector "select[data-turn]"
     paste text: "Behind."
+    assert_selector ".ProseMirror > p", text: "Behind."
     saved
     assert_includes Zuhause::Document::Text.of(draft), "First words."
     assert_includes Zuhause::Document::Text.of(draft), "Vikness"

@@ -7,6 +7,8 @@ import { move, moveSection, remove } from "./moving"
 import { isHeading } from "./sections"
 import { kindOf, turn } from "./turning"
 
+// What can be made another; a table or a picture is what it is.
+const TURNED = ["paragraph", "heading", "bullet_list", "ordered_list", "task_list", "list_item", "task", "quote", "code_block", "notice", "fold", "passage"]
 const CENTRED = { paragraph: "align", heading: "align", figure: "side" }
 
 // A page's address of this house, as documents name it.
@@ -50,7 +52,9 @@ export default class Context {
   }
 
   mirrorBlock({ node }) {
-    mirrored(this.group("block").querySelector("select"), kindOf(this.editor))
+    const turn = this.group("block").querySelector("[data-turn]")
+    turn.hidden = !TURNED.includes(node.type.name)
+    mirrored(turn, kindOf(this.editor))
     const along = this.group("block").querySelector("[data-along]")
     along.hidden = !isHeading(node)
     mirrored(along, takesAlong(this.editor.state))
