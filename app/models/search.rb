@@ -87,17 +87,22 @@ class Search
     @recent ||= RecentPages.ranks(@viewer)
   end
 
-  # Those whose heading has the words first, then those whose own words have them, then those found by the page's title.
-  def sections_of(id)
-    sections_by_page.fetch(id, []).sort_by { |number| [ headed_sections.include?(number) ? 0 : own_sections.include?(number) ? 1 : 2, number ] }
+  # Those whose heading has the words first, then those whose own words have them, the shortest first, then those found by
+  # the page's title.
+  #
+  # @param lengths [Hash{Integer=>Integer}] of sections, by number
+  def sections_of(id, lengths)
+    sections_by_page.fetch(id, []).sort_by { |number| [ headed_sections.include?(number) ? 0 : own_sections.include?(number) ? 1 : 2, lengths.fetch(number, 0), number ] }
   end
 
   def build(ids)
-    best = ids.to_h { |id| [ id, sections_of(id).first || (id * Section::PER_PAGE) ] }
-    others = ids.to_h { |id| [ id, sections_of(id).drop(1).select { |number| own_sections.include?(number) }.first(MORE + 1) ] }
-    sections = Section.where(id: best.values + others.values.flatten).index_by(&:id)
+    lengths = Section.where(id: sections_by_page.values_at(*ids).flatten.compact).pluck(:id, Arel.sql("length(body)")).to_h
+    sections = ids.to_h { |id| [ id, sections_of(id, lengths) ] }
+    best = ids.to_h { |id| [ id, sections.fetch(id).first || (id * Section::PER_PAGE) ] }
+    others = ids.to_h { |id| [ id, sections.fetch(id).drop(1).select { |number| own_sections.include?(number) }.first(MORE + 1) ] }
+    shown = Section.where(id: best.values + others.values.flatten).index_by(&:id)
     pages = Page.where(id: ids).includes(:room).index_by(&:id)
-    ids.map { |id| result(pages.fetch(id), sections.fetch(best.fetch(id)), others.fetch(id).filter_map { |number| sections[number] }) }
+    ids.map { |id| result(pages.fetch(id), shown.fetch(best.fetch(id)), others.fetch(id).filter_map { |number| shown[number] }) }
   end
 
   # The index's own function would look for the words once more for each row.

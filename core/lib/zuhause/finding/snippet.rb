@@ -1,3 +1,5 @@
+require "strscan"
+
 module Zuhause
   module Finding
     # The stretch of a text that shows best why it was found.
@@ -26,8 +28,7 @@ module Zuhause
         @text = text
         @wanted = query.words.map { |word| Snippet.fold(word) }
         @unfinished = query.unfinished?
-        @places = []
-        text.scan(Query::WORD) { @places << Regexp.last_match.offset(0) }
+        @places = places
         @found = @places.each_index.filter_map { |i| (which = wanted(i)) && [ i, which ] }.first(MOST)
       end
 
@@ -37,15 +38,28 @@ module Zuhause
         first = start
         last = [ first + WORDS, @places.size ].min - 1
         from = first.zero? ? 0 : @places[first].first
-        to = last == @places.size - 1 ? @text.length : @places[last].last
-        "#{"… " unless first.zero?}#{marked(from, to, first..last, opening, closing).strip}#{" …" if to < @text.length}"
+        to = last == @places.size - 1 ? @text.bytesize : @places[last].last
+        "#{"… " unless first.zero?}#{marked(from, to, first..last, opening, closing).strip}#{" …" if to < @text.bytesize}"
       end
 
       private
 
+      # Where words begin and end, in bytes: counting characters from the beginning for each would take time that grows with
+      # the square of the text.
+      def places
+        scanner = StringScanner.new(@text)
+        found = []
+        found << [ scanner.pos - scanner.matched_size, scanner.pos ] while scanner.skip_until(Query::WORD)
+        found
+      end
+
+      def slice(from, to)
+        @text.byteslice(from, to - from)
+      end
+
       # @return [Integer, nil] which of the words wanted stands there
       def wanted(index)
-        word = Snippet.fold(@text[@places[index].first...@places[index].last])
+        word = Snippet.fold(slice(*@places[index]))
         @wanted.index(word) || (@wanted.size - 1 if @unfinished && @wanted.any? && word.start_with?(@wanted.last))
       end
 
@@ -61,11 +75,11 @@ module Zuhause
         place = from
         parts = @found.select { |index, _which| range.cover?(index) }.map do |index, _which|
           word_from, word_to = @places[index]
-          before = @text[place...word_from]
+          before = slice(place, word_from)
           place = word_to
-          "#{before}#{opening}#{@text[word_from...word_to]}#{closing}"
+          "#{before}#{opening}#{slice(word_from, word_to)}#{closing}"
         end
-        parts.join + @text[place...to]
+        parts.join + slice(place, to)
       end
     end
   end
