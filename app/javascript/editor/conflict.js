@@ -11,8 +11,15 @@ export default class Conflict {
     this.part("differences").replaceChildren(...new DOMParser().parseFromString(answer.html, "text/html").body.childNodes)
     this.editor.setEditable(false)
     this.part("conflict").hidden = false
-    this.part("conflict").scrollIntoView()
-    this.part("conflict").focus()
+    this.part("conflict").scrollIntoView({ behavior: "instant" })
+    this.part("conflict").focus({ preventScroll: true })
+    this.toFirst(this.part("differences"))
+  }
+
+  // A long text is shown from where it first differs.
+  toFirst(box) {
+    const first = box.querySelector("[data-change]")
+    if (first) box.scrollTop = first.getBoundingClientRect().top - box.getBoundingClientRect().top - 40
   }
 
   // Both texts, one's own words behind the colleague's where they differ.
