@@ -52,8 +52,9 @@ class DemoHouse
 
   def make_room(path)
     entry = read_yaml(path.join("room.yml"))
-    room = Room.new(entry.slice(:name, :description, :colour))
-    room.open_for(@people.fetch(entry[:keeper]))
+    keeper = @people.fetch(entry[:keeper])
+    room = Room.new(owner: (keeper if entry[:own]), **entry.slice(:name, :description, :colour))
+    room.open_for(keeper)
     give(room, entry[:grants])
     @furniture = [ *@furniture, [ room, entry ] ]
     path.glob("*.md").reject { |file| file.basename.to_s.match?(/\.(edition-\d+|draft)\.md\z/) }.sort.each { |file| make_page(room, file) }

@@ -8,8 +8,9 @@ class HomeController < ApplicationController
 
     @front = FrontPage.shown(house, viewer)
     @rooms = Room.seen_by(viewer).in_order
+    @steps = FirstSteps.for(viewer)
     @counts = Page.seen_by(viewer).group(:room_id).count
-    @latest = Edition.announced.joins(:page).merge(Page.read_by(viewer)).where("editions.id = pages.edition_id")
+    @latest = Edition.announced.joins(:page).merge(Page.read_by(viewer).in_earnest).where("editions.id = pages.edition_id")
                      .includes(:author, page: :room).order(published_at: :desc, id: :desc).limit(LATEST)
   end
 end

@@ -16,17 +16,16 @@ class PagesController < ApplicationController
   end
 
   def new
-    @places = Places.new(viewer)
-    raise Pundit::NotAuthorizedError if @places.empty?
+    find_above
+    return render(:first_room) if first_room_first?
 
-    @above = @places.find(params[:above])
     @templates = TemplateChoice.new(viewer, room: @above&.room)
     @page = Page.new
   end
 
   def create
-    @places = Places.new(viewer)
-    @above = @places.find(params[:above])
+    find_above
+    @above = @own if params[:above].blank?
     raise Pundit::NotAuthorizedError unless @above && policy(@above).add_page?
 
     @templates = TemplateChoice.new(viewer, room: @above.room)
@@ -41,6 +40,19 @@ class PagesController < ApplicationController
   end
 
   private
+
+  # Where nothing is said, a page begins in the room of one's own.
+  def find_above
+    @own = Room.own_of(viewer.person)
+    @places = Places.new(viewer)
+    @above = @places.find(params[:above])
+    raise Pundit::NotAuthorizedError if @places.empty?
+  end
+
+  # Whoever opened the house and has no room for others yet is offered the first of those before.
+  def first_room_first?
+    params[:above].blank? && viewer.person.office_owner? && Room.shared.none?
+  end
 
   # Its language and its tags, where the form gives any.
   def described?

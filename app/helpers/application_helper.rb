@@ -59,6 +59,13 @@ module ApplicationHelper
     page.language ? tag.attributes(lang: page.language, dir: Page::Looks.direction(page.language)).then { |attributes| " #{attributes}".html_safe } : ""
   end
 
+  # What is said of a room beside its door: who gets into one's own, else what it is for, as far as one may look around.
+  def room_note(room)
+    return t("rooms.own.note") if room.own? && room.owner_id == viewer.person&.id
+
+    policy(room).look_around? ? room.description : ""
+  end
+
   def room_class(room)
     "room-#{room.colour}"
   end

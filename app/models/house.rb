@@ -21,6 +21,21 @@ class House < ApplicationRecord
     [ house, owner, saved ]
   end
 
+  # @return [Boolean] whether there is a practice room in use
+  def practice?
+    Room.in_use.exists?(practice: true)
+  end
+  alias practice practice?
+
+  # @param by [Person] who keeps a practice room that is opened
+  # @return [Boolean] false, with errors, if something will not do
+  def furnish(settings, practice:, by:)
+    transaction do
+      practice ? Room.open_practice(by: by) : Room.close_practice unless practice.nil? || practice == practice?
+      update(settings) or raise ActiveRecord::Rollback
+    end || false
+  end
+
   def switches
     Zuhause::Access::Switches.new(guests: guests?, public_addresses: public_addresses?)
   end

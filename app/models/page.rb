@@ -20,6 +20,7 @@ class Page < ApplicationRecord
   scope :read_by, ->(viewer) { kept.giving(viewer, :read).where.not(edition_id: nil) }
   scope :writable_by, ->(viewer) { kept.giving(viewer, :write).where(room: Room.in_use) }
   scope :at_top, -> { roots }
+  scope :in_earnest, -> { where.not(room_id: Room.practice_room&.id) }
 
   # Begins a page at the end of the plan below +above+.
   #

@@ -9,6 +9,8 @@ class Person < ApplicationRecord
   has_many :sign_ins, dependent: :delete_all
   has_many :groups, through: :memberships
 
+  has_one :own_room, class_name: "Room", foreign_key: :owner_id
+
   has_one_attached :picture
 
   enum :role, { member: "member", guest: "guest" }, validate: true
@@ -20,6 +22,8 @@ class Person < ApplicationRecord
   validates :time_zone, inclusion: { in: ->(_person) { ActiveSupport::TimeZone::MAPPING.keys } }
   validates :language, inclusion: { in: ->(_person) { I18n.available_locales.map(&:to_s) } }
   validates :office, inclusion: { in: %w[none], message: :members_only }, if: :guest?
+
+  after_update -> { own_room&.follow_name(name_before_last_save) }, if: :saved_change_to_name?
 
   scope :by_name, -> { order(:name, :id) }
   scope :active, -> { where(suspended_at: nil) }

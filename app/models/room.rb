@@ -1,5 +1,5 @@
 class Room < ApplicationRecord
-  include PubliclyIdentified, Placed
+  include PubliclyIdentified, Placed, Owned, Practised
 
   COLOURS = %w[brick petrol ochre moss plum slate rose umber].freeze
 
@@ -20,7 +20,6 @@ class Room < ApplicationRecord
   }
   scope :in_use, -> { where(archived_at: nil) }
   scope :writable_by, ->(viewer) { in_use.giving(viewer, :write) }
-  scope :in_order, -> { order(:position) }
 
   # Opens a room with its first keeper.
   #
@@ -66,10 +65,6 @@ class Room < ApplicationRecord
   # Pages whose access follows this place.
   def touched_pages
     pages.kept
-  end
-
-  def keeps_itself?
-    true
   end
 
   def lowest_to_see

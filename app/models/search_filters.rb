@@ -16,9 +16,11 @@ class SearchFilters
     [ room, tag, author, time ].any?
   end
 
+  # What stands in the practice room is found in that room alone.
+  #
   # @param pages [ActiveRecord::Relation<Page>]
   def narrow(pages)
-    pages = pages.where(room: room) if room
+    pages = room ? pages.where(room: room) : pages.in_earnest
     pages = pages.where(id: tag.taggings.select(:page_id)) if tag
     pages = pages.where(id: Edition.where(author: author).select(:page_id)) if author
     pages = pages.where(edition_id: Edition.where(published_at: TIMES.fetch(time).days.ago..)) if time

@@ -4,11 +4,14 @@ class SignIn < ApplicationRecord
 
   belongs_to :person
 
+  # The first one opens the person's own room too.
+  #
   # @return [String] the token of a new one
   def self.begin(person, now: Time.current)
     SecureRandom.urlsafe_base64(24).tap do |token|
       where(person: person, created_at: ...(now - LONGEST)).delete_all
       create!(person: person, token_digest: digest(token), created_at: now)
+      Room.own_of(person)
     end
   end
 

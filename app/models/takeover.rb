@@ -1,5 +1,5 @@
 # The places that somebody must keep, as far as an administrator may know of them: room, keepers, number of pages, no
-# titles.
+# titles. A room of somebody's own is not among them.
 class Takeover
   Place = Struct.new(:place, :keepers, :pages, keyword_init: true)
 
@@ -8,7 +8,7 @@ class Takeover
     people = Person.viewers
     names = Person.pluck(:id, :name).to_h
     switches = House.current.switches
-    places = Room.in_order.includes(access_list: :entries) + Page.kept.where(own_list: true).order(:id).includes(:room, access_list: :entries)
+    places = Room.shared.in_order.includes(access_list: :entries) + Page.kept.where(own_list: true).order(:id).includes(:room, access_list: :entries)
     rooms, below = Page.kept.group(:room_id).count, Page.counts_below(places.grep(Page).map(&:id), among: Page.kept)
     places.map { |place| Place.new(place: place, keepers: keepers(place, people, switches, names), pages: place.is_a?(Room) ? rooms.fetch(place.id, 0) : 1 + below.fetch(place.id)) }.sort_by.with_index { |found, i| [ found.keepers.size.clamp(0, 1), i ] }
   end

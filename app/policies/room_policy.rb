@@ -1,5 +1,14 @@
 class RoomPolicy < ApplicationPolicy
-  asks create?: :make_room, add_page?: :add_page, grant?: :grant, edit?: :describe_room, archive?: :archive, see_bin?: :see_bin
+  asks create?: :make_room, add_page?: :add_page, edit?: :describe_room, see_bin?: :see_bin
+
+  # A room of one's own is its owner's alone, and stays open to writing.
+  def grant?
+    !own? && may?(:grant)
+  end
+
+  def archive?
+    !own? && may?(:archive)
+  end
 
   # Whether its description and keepers may be seen, not only its door.
   def look_around?
@@ -7,6 +16,10 @@ class RoomPolicy < ApplicationPolicy
   end
 
   private
+
+  def own?
+    record.is_a?(Room) && record.own?
+  end
 
   def level
     @level ||= record.is_a?(Room) ? viewer.level_on(record) : :none

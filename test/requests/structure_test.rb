@@ -69,8 +69,8 @@ class StructureRequestsTest < ActionDispatch::IntegrationTest
     end
     patch "/p/#{@drills.to_param}/draft", params: { base_version: version, save_id: "save-1", title: "X", document: Zuhause::Document.empty }, as: :json
     assert_response :forbidden
-    get "/p/new"
-    assert_response :forbidden
+    get "/p/new?above=#{@room.public_id}"
+    assert_select "#above option[value='#{@room.public_id}']", 0
     get "/p/#{@drills.to_param}"
     assert_response :success
     assert_equal version, @drills.reload.draft.version

@@ -22,6 +22,7 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
   end
 
   test "a room needs a name and a colour that there is" do
+    get "/"
     assert_no_difference(-> { Room.count + AccessGrant.count }) { post "/rooms", params: { room: { name: "", colour: "moss" } } }
     assert_response :unprocessable_entity
     assert_select ".wrong"

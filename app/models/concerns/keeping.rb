@@ -19,7 +19,7 @@ module Keeping
   def self.kept_places
     switches = House.current.switches
     people = Person.viewers
-    places = [ Room.all, Page.where(own_list: true) ].flat_map do |scope|
+    places = [ Room.shared, Page.where(own_list: true) ].flat_map do |scope|
       scope.pluck(:id, :access_list_id).map { |id, list| [ scope.model_name.name, id, list ] }
     end
     kept = AccessList.where(id: places.map(&:last).uniq).includes(:entries).index_with do |list|

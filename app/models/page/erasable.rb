@@ -1,6 +1,27 @@
 # Erasing what is in the bin, for good. What was not put there with it stays: kept pages, what waits in the bin by itself,
 # and pages that whoever erases may not write.
 module Page::Erasable
+  extend ActiveSupport::Concern
+
+  class_methods do
+    # @param pages [ActiveRecord::Relation<Page>] all of them in the bin
+    # @return [Integer] how many
+    def erase_for_good(pages, at:)
+      ids = pages.ids
+      pages.find_each { |page| Signpost.let_go(page) }
+      AccessGrant.where(page_id: ids).delete_all
+      AccessEvent.where(page_id: ids).update_all("page_id = NULL, details = json_set(details, '$.page_erased', 1)")
+      Tombstone.set(pages, at: at)
+      lists = pages.distinct.pluck(:access_list_id)
+      pages.update_all(draft_id: nil, edition_id: nil)
+      PageFile.where(page_id: ids).find_each(&:destroy!)
+      [ Draft, Edition, Section, Reference, Promise, Tagging, Pin, Reading, Task ].each { |rows| rows.where(page_id: ids).delete_all }
+      pages.delete_all
+      AccessList.prune(lists)
+      ids.size
+    end
+  end
+
   # @param by [Person, nil] nil when its time in the bin is over
   # @return [Integer] pages erased; none if it is not in the bin by itself
   def erase(by: nil, at: Time.current)
@@ -10,7 +31,7 @@ module Page::Erasable
       next 0 unless bin_root?
 
       stayed = set_aside(by)
-      erase_for_good(Page.where(bin_root_id: id), at)
+      Page.erase_for_good(Page.where(bin_root_id: id), at: at)
     end
     tell_stayed(stayed, by: by) if by
     count
@@ -25,20 +46,5 @@ module Page::Erasable
     rest = descendants.where("bin_root_id IS NULL OR bin_root_id <> ?", id).sort_by(&:depth)
     let_stay(rest.reject { |page| rest.any? { |other| page.ancestor_ids.include?(other.id) } }, by: by)
     others.flat_map { |page| to_be_told(page.reload) }
-  end
-
-  def erase_for_good(pages, at)
-    ids = pages.ids
-    pages.find_each { |page| Signpost.let_go(page) }
-    AccessGrant.where(page_id: ids).delete_all
-    AccessEvent.where(page_id: ids).update_all("page_id = NULL, details = json_set(details, '$.page_erased', 1)")
-    Tombstone.set(pages, at: at)
-    lists = pages.distinct.pluck(:access_list_id)
-    pages.update_all(draft_id: nil, edition_id: nil)
-    PageFile.where(page_id: ids).find_each(&:destroy!)
-    [ Draft, Edition, Section, Reference, Promise, Tagging, Pin, Reading, Task ].each { |rows| rows.where(page_id: ids).delete_all }
-    pages.delete_all
-    AccessList.prune(lists)
-    ids.size
   end
 end

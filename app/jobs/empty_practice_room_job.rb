@@ -1,0 +1,6 @@
+# Erases what was tried in the practice room during the day.
+class EmptyPracticeRoomJob < ActiveJob::Base
+  def perform
+    Room.practice_room&.empty_out
+  end
+end
