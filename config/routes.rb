@@ -33,7 +33,7 @@ Rails.application.routes.draw do
 
   concern :accessible do
     resource :access, only: :show
-    resources :access_grants, only: %i[create update destroy]
+    resources :access_grants, only: %i[new create update destroy]
   end
 
   resources :rooms, only: %i[new create show edit update], concerns: :accessible do

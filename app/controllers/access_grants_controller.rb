@@ -1,23 +1,32 @@
 class AccessGrantsController < ApplicationController
   include OnPlace
 
+  MOST = 100 # in one go
+
   before_action { authorize @place, :grant? }
 
-  def create
-    holder = chosen_holder
-    return refuse(t(".who_missing")) unless holder && level_param
+  # What the button of the form says, while one chooses: what giving would open, where that is all there is to look at.
+  def new
+    exposure = @place.exposure_of { chosen_holders.each { |holder| @place.grant(holder, level_param) } } if chosen_holders.any? && level_param
+    render json: { said: exposure && !exposure.none? && direct?(exposure, chosen_holders) ? helpers.opening_words(chosen_holders, level_param, exposure) : nil, look: exposure.present? && !exposure.none? }
+  rescue Placed::NoKeeper
+    render json: { said: nil, look: true }
+  end
 
-    change(:given, holder, level_param)
+  def create
+    return refuse(t(".who_missing")) unless chosen_holders.any? && level_param
+
+    change(:given, chosen_holders, level_param)
   end
 
   def update
     return refuse(t(".level_missing")) unless level_param
 
-    change(:changed, grant.to_grant.holder, level_param)
+    change(:changed, [ grant.to_grant.holder ], level_param)
   end
 
   def destroy
-    change(:taken, grant.to_grant.holder, :none)
+    change(:taken, [ grant.to_grant.holder ], :none)
   end
 
   private
@@ -31,9 +40,14 @@ class AccessGrantsController < ApplicationController
     level if Viewer::LEVELS.key?(level)
   end
 
+  # @return [Array<Zuhause::Access::Holder>] none if one of them cannot be given anything
+  def chosen_holders
+    @chosen_holders ||= Array(params[:holders]).first(MOST).map(&:to_s).compact_blank.uniq.map { |name| holder_named(name) }.then { |found| found.any?(&:nil?) ? [] : found }
+  end
+
   # @return [Zuhause::Access::Holder, nil]
-  def chosen_holder
-    kind, id = params[:holder].to_s.split(":", 2)
+  def holder_named(name)
+    kind, id = name.split(":", 2)
     case kind
     when "person" then Person.find_by(public_id: id)&.then { |person| Zuhause::Access::Holder.new(:person, person.id) }
     when "group" then Group.find_by(id: id)&.then { |group| Zuhause::Access::Holder.new(:group, group.id) }
@@ -42,8 +56,8 @@ class AccessGrantsController < ApplicationController
     end
   end
 
-  def change(act, holder, level)
-    expose(act, holder: holder.to_s, level: level) { @place.grant(holder, level) }
+  def change(act, holders, level)
+    expose(act, holders: holders, level: level) { |holder| @place.grant(holder, level) }
   rescue Placed::NoKeeper
     refuse(t("access_grants.no_keeper"))
   end

@@ -8,18 +8,27 @@ module ExposureHelper
     sentences = { opened: exposure.opened, closed: exposure.closed, changed: exposure.changed }.filter_map do |kind, shifts|
       next if shifts.empty?
 
-      pages = kind == :changed ? [ exposure.pages(:raised), exposure.pages(:lowered) ].max : exposure.pages(kind)
-      t("exposure.#{kind}", people: exposed_people(shifts), pages: t("exposure.pages", count: pages))
+      told = kind == :changed ? %i[raised lowered].max_by { |change| exposure.pages(change) } : kind
+      t("exposure.#{kind}", people: exposed_people(shifts), pages: exposed_pages(exposure, told))
     end
     [ *sentences, withheld ].compact
   end
 
+  # What a button says that opens something to people by name.
+  #
+  # @param holders [Array<Zuhause::Access::Holder>] all of them people
+  # @param exposure [Zuhause::Access::Exposure] in which people only gain
+  def opening_words(holders, level, exposure)
+    act = exposure.opened.any? ? :opened : :raised
+    t("access_grants.direct.#{act}", people: holders.map { |holder| holder_title(holder) }.to_sentence, level: t("access.levels.#{level}"), pages: exposed_pages(exposure, act))
+  end
+
   # What is about to be done, to what, for whom and where to.
   #
-  # @param doing [Hash] act: one of accesses.confirm.doing; of it what it needs: place, to, holder, level, name
+  # @param doing [Hash] act: one of accesses.confirm.doing; of it what it needs: place, to, holders, level, name
   def doing_words(doing)
     level = doing[:level] && doing[:level] != :none ? t("access.levels.#{doing[:level]}") : nil
-    t("accesses.confirm.doing.#{doing[:act]}", what: doing[:place] && place_title(doing[:place]), to: doing[:to] && place_title(doing[:to]), holder: doing[:holder] && holder_title(doing[:holder]), level: level, name: doing[:name], count: doing[:count])
+    t("accesses.confirm.doing.#{doing[:act]}", what: doing[:place] && place_title(doing[:place]), to: doing[:to] && place_title(doing[:to]), holder: doing[:holders]&.map { |holder| holder_title(holder) }&.to_sentence, level: level, name: doing[:name], count: doing[:count])
   end
 
   private
@@ -34,6 +43,13 @@ module ExposureHelper
     when :group then t("access.group", name: Group.find(holder.id).name)
     else t("access.holders.#{holder.kind}")
     end
+  end
+
+  # Drafts are told from what is published.
+  def exposed_pages(exposure, kind)
+    pages, drafts = exposure.pages(kind), exposure.drafts(kind)
+    words = t("exposure.pages", count: pages)
+    drafts.zero? ? words : t("exposure.#{pages == drafts ? "all_drafts" : "with_drafts"}", pages: words, count: drafts)
   end
 
   # Members are told names, others how many.

@@ -1,5 +1,6 @@
 import Alpine from "@alpinejs/csp"
 import find from "./components/find"
+import giving from "./components/giving"
 import keys from "./components/keys"
 import panel from "./components/panel"
 import places from "./components/places"
@@ -11,6 +12,6 @@ import ticking from "./components/ticking"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ find, keys, panel, places, plan, reading, selection, tags, ticking, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ find, giving, keys, panel, places, plan, reading, selection, tags, ticking, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

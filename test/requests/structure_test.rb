@@ -42,10 +42,10 @@ class StructureRequestsTest < ActionDispatch::IntegrationTest
     wages = new_page("Wages", above: new_room("Pay", keeper: @ana), by: @ana)
     own = new_page("Around", above: new_room("Ideas", keeper: @ana), by: @ana, markdown: "::: live_insert {page=\"#{wages.public_id}\"}\n:::")
     sign_in(@ana)
-    post "/p/#{own.to_param}/access_grants", params: { holder: "person:#{@ben.public_id}", level: "read" }
+    post "/p/#{own.to_param}/access_grants", params: { holders: [ "person:#{@ben.public_id}" ], level: "read" }
     assert_select ".exposure", /One live insert on these pages will not be shown to some of them/
     wages.grant(holder(@ben), :read)
-    post "/p/#{own.to_param}/access_grants", params: { holder: "person:#{@ben.public_id}", level: "read" }
+    post "/p/#{own.to_param}/access_grants", params: { holders: [ "person:#{@ben.public_id}" ], level: "read" }
     assert_select ".exposure", text: /live insert/, count: 0
     get "/p/#{own.to_param}/withheld_insert?page=#{wages.public_id}", as: :json
     assert_equal 0, response.parsed_body["count"]

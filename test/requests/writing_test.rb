@@ -113,12 +113,12 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
   test "access is given, changed and taken, and the last keeper stays" do
     ben = person("Ben Holt")
     at = "/rooms/#{@room.public_id}/access_grants"
-    post at, params: { holder: "person:#{ben.public_id}", level: "write" }
+    post at, params: { holders: [ "person:#{ben.public_id}" ], level: "write" }
     assert_select ".exposure", "This opens 1 page to 1 person (Ben Holt) who could not get in before."
     assert_not @room.access_grants.exists?(person: ben), "nothing is done before it has been seen"
     assert_equal :none, viewer(ben).level_on(@page.reload)
-    assert_select "form [name=holder][value=?]", "person:#{ben.public_id}"
-    post at, params: { holder: "person:#{ben.public_id}", level: "write", confirmed: 1 }
+    assert_select "form [name='holders[]'][value=?]", "person:#{ben.public_id}"
+    post at, params: { holders: [ "person:#{ben.public_id}" ], level: "write", confirmed: 1 }
     grant = @room.access_grants.find_by!(person: ben)
     patch "#{at}/#{grant.id}", params: { level: "read" }
     assert_select ".exposure", "This changes what 1 person (Ben Holt) may do, on 1 page."
@@ -135,7 +135,7 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     delete "/rooms/#{@room.public_id}/access_grants/#{own.id}"
     assert_response :unprocessable_entity
     assert_select ".said-alert", /nobody who keeps it/
-    [ { holder: "", level: "read" }, { holder: "person:nobody", level: "read" }, { holder: "everyone", level: "rule" }, { holder: "anyone", level: "read" } ].each do |params|
+    [ { holders: [], level: "read" }, { holders: [ "person:nobody" ], level: "read" }, { holders: [ "everyone" ], level: "rule" }, { holders: [ "anyone" ], level: "read" } ].each do |params|
       assert_no_difference(-> { AccessGrant.count }) { post "/rooms/#{@room.public_id}/access_grants", params: params }
       assert_response :unprocessable_entity
     end

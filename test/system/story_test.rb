@@ -77,9 +77,9 @@ class StoryTest < ApplicationSystemTestCase
     click_on "Who can get in"
     within("dialog") do
       assert_accessible
-      select "Deck", from: "Give to"
+      check "Deck", allow_label_click: true
       select "may read", from: "Level"
-      click_on "Give"
+      click_on "See what this opens"
     end
     assert_text "This opens 2 pages to 1 person (Nils Abert) who could not get in before."
     assert_accessible

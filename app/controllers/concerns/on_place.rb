@@ -2,6 +2,8 @@
 module OnPlace
   extend ActiveSupport::Concern
 
+  NAMED = 8 # people whose names a button can say
+
   included do
     before_action :find_place
   end
@@ -19,18 +21,38 @@ module OnPlace
   # Says first what a change of access opens and closes, and makes it once that has been seen.
   #
   # @param act [Symbol] see AccessEvent
-  def expose(act, **details, &change)
-    exposure = @place.exposure_of(&change)
+  # @param holders [Array<Zuhause::Access::Holder>] to whom it is given, each with a record of its own
+  # @yield makes the change; with holders once for each
+  def expose(act, holders: [], level: nil, &change)
+    exposure = @place.exposure_of { each_of(holders, &change) }
     return shut_out if shuts_out?(exposure)
 
-    return confirm(exposure, act, details) unless exposure.none? || params[:confirmed]
+    return confirm(exposure, act, holders, level) unless exposure.none? || params[:confirmed] || said?(exposure, holders, level)
 
     @place.transaction do
-      change.call
-      AccessEvent.record(act, @place, by: viewer.person, exposure: exposure, **details)
+      each_of(holders) do |holder|
+        each_exposure = holders.many? ? @place.exposure_of { change.call(holder) } : exposure
+        change.call(holder)
+        AccessEvent.record(act, @place, by: viewer.person, exposure: each_exposure, **{ holder: holder&.to_s, level: level }.compact)
+      end
     end
     seen = Viewer.new(viewer.person).level_on(@place.reload) != :none
     redirect_to(seen ? access_path : root_path, status: :see_other, notice: t("access_grants.changed"))
+  end
+
+  def each_of(holders, &change)
+    holders.empty? ? change.call(nil) : holders.each(&change)
+  end
+
+  # Whether the button that was pressed said all there is to be said.
+  def said?(exposure, holders, level)
+    params[:said].present? && direct?(exposure, holders) && params[:said] == helpers.opening_words(holders, level, exposure)
+  end
+
+  # Where people only gain, and all of them are named, nothing has to be looked at first.
+  def direct?(exposure, holders)
+    holders.any? && holders.size <= NAMED && holders.all? { |holder| holder.kind == :person } && exposure.only_gains? && exposure.withheld.zero? &&
+      exposure.shifts.all? { |shift| holders.any? { |holder| holder.id == shift.person.id } }
   end
 
   # Nobody shuts themselves out of a page with its own list by mistake; somebody else who keeps it can.
@@ -42,9 +64,9 @@ module OnPlace
     redirect_to access_path, status: :see_other, alert: t("access_grants.shut_out")
   end
 
-  def confirm(exposure, act, details)
+  def confirm(exposure, act, holders, level)
     @exposure = exposure
-    @doing = { act: act, place: @place, level: details[:level], holder: details[:holder] && Zuhause::Access::Holder.parse(details[:holder]) }
+    @doing = { act: act, place: @place, level: level, holders: holders.presence }
     render "accesses/confirm"
   end
 

@@ -22,6 +22,8 @@ class ExposureTest < Minitest::Test
         expected = plainly(person, after.fetch(person.id, person), pages, switches, switches_after)
         shift = exposure.shifts.find { |found| found.person.id == person.id }
         assert_equal expected, shift ? [ shift.opened, shift.closed, shift.raised, shift.lowered ] : [ 0, 0, 0, 0 ], -> { "SEED=#{SEED}" }
+        drafts = plainly(person, after.fetch(person.id, person), pages.reject(&:last), switches, switches_after)
+        assert_equal drafts, shift ? shift.drafts.values_at(:opened, :closed, :raised, :lowered) : [ 0, 0, 0, 0 ], -> { "SEED=#{SEED}" }
         told += 1 if shift
       end
     end
@@ -35,6 +37,16 @@ class ExposureTest < Minitest::Test
     after = List.new([ keep, Grant.new(Holder.everyone, :read) ])
     exposure = Exposure.new([ Exposure::Touched.new(before: before, after: after, published: true) ], [ ana, ben, cy, eve ], ON)
     assert_equal [ [ 2, 4 ], [ 3 ], [] ], [ exposure.opened, exposure.closed, exposure.changed ].map { |shifts| shifts.map { |shift| shift.person.id } }
+  end
+
+  def test_those_who_only_gain_and_the_drafts_among_what_they_gain
+    person = [ Viewer.new(id: 1) ]
+    none, read, write = [ nil, :read, :write ].map { |level| List.new(level ? [ Grant.new(Holder.new(:person, 1), level) ] : []) }
+    pages = [ [ none, write, true ], [ none, write, false ], [ read, write, true ] ].map { |before, after, published| Exposure::Touched.new(before: before, after: after, published: published) }
+    gain = Exposure.new(pages, person, ON)
+    assert_equal [ true, 2, 1, 1, 0 ], [ gain.only_gains?, gain.pages(:opened), gain.drafts(:opened), gain.pages(:raised), gain.drafts(:raised) ]
+    refute_predicate Exposure.new([ *pages, Exposure::Touched.new(before: write, after: read, published: true) ], person, ON), :only_gains?
+    assert_equal [ 0, 0 ], Exposure.new([], person, ON).then { |nothing| [ nothing.pages(:closed), nothing.drafts(:closed) ] }
   end
 
   def test_nothing_changes_where_nobody_would_notice

@@ -21,8 +21,8 @@ module Zuhause
       Touched = Struct.new(:before, :after, :published, keyword_init: true)
 
       # For one person: how many pages they would see that they do not see now, or see no more; and how many they would
-      # go on seeing with a higher or lower level.
-      Shift = Struct.new(:person, :opened, :closed, :raised, :lowered, keyword_init: true) do
+      # go on seeing with a higher or lower level. Of each of these numbers, how many pages are not published.
+      Shift = Struct.new(:person, :opened, :closed, :raised, :lowered, :drafts, keyword_init: true) do
         def any?
           [ opened, closed, raised, lowered ].any?(&:positive?)
         end
@@ -70,22 +70,41 @@ module Zuhause
         shifts - opened - closed
       end
 
+      # @return [Boolean] whether nobody would see less or may do less than now
+      def only_gains?
+        shifts.all? { |shift| shift.closed.zero? && shift.lowered.zero? }
+      end
+
+      # @param kind [Symbol] a number of Shift
       # @return [Integer] the most pages that this kind of shift is about, for any one person
       def pages(kind)
-        shifts.map(&kind).max || 0
+        widest(kind)&.public_send(kind) || 0
+      end
+
+      # @return [Integer] how many of {#pages} are not published
+      def drafts(kind)
+        widest(kind)&.drafts&.fetch(kind) || 0
       end
 
       private
 
+      def widest(kind)
+        shifts.max_by { |shift| [ shift.public_send(kind), shift.drafts.fetch(kind) ] }
+      end
+
       def shift(person, after, pages, switches, switches_after)
-        counts = Hash.new(0)
+        counts, drafts = Hash.new(0), Hash.new(0)
         pages.each do |(list_before, list_after, published), number|
           old = List.from(list_before).level(person, switches)
           new = List.from(list_after).level(after, switches_after)
           kind = kind(old, new, published)
-          counts[kind] += number if kind
+          next unless kind
+
+          counts[kind] += number
+          drafts[kind] += number unless published
         end
-        Shift.new(person: person, **%i[opened closed raised lowered].to_h { |kind| [ kind, counts[kind] ] })
+        kinds = %i[opened closed raised lowered]
+        Shift.new(person: person, drafts: kinds.to_h { |kind| [ kind, drafts[kind] ] }, **kinds.to_h { |kind| [ kind, counts[kind] ] })
       end
 
       def kind(old, new, published)
