@@ -25,10 +25,16 @@ class PlanTest < ApplicationSystemTestCase
   end
 
   test "pages are dragged to their place" do
+    visit "/p/#{@pages.last.to_param}"
+    assert_selector ".path", exact_text: "On Board"
+    top = top_of("Mooring")
     drag entry("Bunkering"), entry("Drills")
     assert_plan [ "Drills", [ "Bunkering" ], "Mooring" ]
+    assert_selector ".path", exact_text: "On Board › Drills"
     click_on "Undo"
     assert_plan %w[Drills Mooring Bunkering]
+    assert_selector ".path", exact_text: "On Board"
+    assert_equal top, top_of("Mooring"), "nothing shifts while something is said"
   end
 
   test "branches are loaded as they are opened, and stay open" do
@@ -116,6 +122,10 @@ class PlanTest < ApplicationSystemTestCase
   end
 
   private
+
+  def top_of(title)
+    entry(title).evaluate_script("this.getBoundingClientRect().top").round
+  end
 
   # Capybara's own dragging clicks a link that is dragged.
   def drag(what, onto)

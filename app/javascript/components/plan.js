@@ -169,12 +169,16 @@ export default () => ({
     return button
   },
 
-  // Whatever came of it, the plan as it is now is shown.
+  // Whatever came of it, the plan as it is now is shown, and the way to the page that is open.
   async refresh() {
     const response = await fetch(location.href, { headers: { Accept: "text/html" } }).catch(() => null)
     if (!response?.ok) return
-    const fresh = new DOMParser().parseFromString(await response.text(), "text/html").querySelector("#plan")
-    this.$root.replaceChildren(...fresh.childNodes)
+    const fresh = new DOMParser().parseFromString(await response.text(), "text/html")
+    const { scrollTop } = this.$root
+    this.$root.replaceChildren(...fresh.querySelector("#plan").childNodes)
+    const [path, now] = [document, fresh].map((page) => page.querySelector("main .path"))
+    if (path && now) path.replaceWith(now)
     await this.restoreBranches()
+    this.$root.scrollTop = scrollTop
   }
 })
