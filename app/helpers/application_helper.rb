@@ -8,6 +8,15 @@ module ApplicationHelper
     tag.svg(body, **attributes)
   end
 
+  # A page's icon: one of ours, or a picture of one's own.
+  #
+  # @param name [String] as kept with the page
+  def page_icon(name, size:)
+    file = Page::Looks.file_of(name) or return icon("page/#{name}", size: size)
+
+    image_tag page_file_path(file, w: PageFile::ICON_WIDTH), alt: "", class: "icon icon-own", width: size, height: size
+  end
+
   def title(text)
     content_for(:title, text)
   end

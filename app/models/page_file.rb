@@ -5,6 +5,7 @@ class PageFile < ApplicationRecord
   LARGEST = 25.megabytes
   MOST_PIXELS = 100_000_000
   WIDTHS = [ 480, 960, 1600 ].freeze # of the smaller versions of pictures, in pixels
+  ICON_WIDTH = 96
   SHEETS_SHOWN = 60 # pages of a PDF
   # What is taken, by what the content is, whatever its name says. Office documents are zip files, and told by their names.
   KINDS = {
@@ -78,13 +79,13 @@ class PageFile < ApplicationRecord
     sight = page.binned? ? :nothing : viewer.sight_of(page)
     return false if sight == :nothing
 
-    sight == :draft || page.cover_id == id || Reference.from_editions.exists?(page: page, target: "file:#{public_id}")
+    sight == :draft || page.cover_id == id || Page::Looks.file_of(page.icon) == public_id || Reference.from_editions.exists?(page: page, target: "file:#{public_id}")
   end
 
   # @param width [Integer, nil] of a smaller version; nil for the file as it came
   # @return [ActiveStorage::Blob, ActiveStorage::VariantWithRecord]
   def version(width)
-    return content.blob unless kind == "picture" && WIDTHS.include?(width) && self.width.to_i > width && content.content_type != "image/gif"
+    return content.blob unless kind == "picture" && [ ICON_WIDTH, *WIDTHS ].include?(width) && self.width.to_i > width && content.content_type != "image/gif"
 
     content.variant(resize_to_limit: [ width, nil ]).processed
   end

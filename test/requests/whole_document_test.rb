@@ -74,6 +74,31 @@ class WholeDocumentTest < ActionDispatch::IntegrationTest
     assert_equal [ nil, nil ], [ @page.reload.icon, @page.cover ]
   end
 
+  test "a picture of one's own is the icon, for who sees the page and nobody else, and copies take it along" do
+    patch "/p/#{@page.to_param}/look", params: { page: { own_icon: picture } }
+    get "/p/#{@page.to_param}"
+    shown = css_select("h1 img.icon-own").first["src"]
+    assert_select ".plan img.icon-own[src='#{shown}']"
+    copy = @page.reload.copy(to: @room, viewer: viewer(@ida), title: "Copy", below: false, publish: false)
+    assert_match(/\Afile:/, copy.icon)
+    assert_not_equal @page.icon, copy.icon, "of a file of its own"
+    other = new_page("Other", above: @room, by: @ida)
+    patch "/p/#{other.to_param}/look", params: { page: { icon: @page.icon } }
+    assert_response :unprocessable_entity
+    sign_in @ben
+    get(shown)
+    assert_response :success
+    sign_out :person
+    get(shown)
+    assert_response :not_found
+    sign_in @ida
+    patch "/p/#{@page.to_param}/look", params: { page: { icon: "anchor", own_icon: Rack::Test::UploadedFile.new(StringIO.new("%PDF-1.4"), "image/png", original_filename: "a.pdf") } }
+    assert_response :unprocessable_entity
+    assert_select "#page_own_icon_error"
+    patch "/p/#{@page.to_param}/look", params: { page: { icon: "anchor" } }
+    assert_equal "anchor", @page.reload.icon
+  end
+
   test "changing one paragraph of the source leaves every other id, and ids that are linked to are written" do
     ice = ids(@page.draft.document).first
     new_page("Other", above: @room, by: @ida, markdown: "[there](page:#{@page.public_id}##{ice})")
@@ -164,6 +189,10 @@ class WholeDocumentTest < ActionDispatch::IntegrationTest
   end
 
   private
+
+  def picture
+    Rack::Test::UploadedFile.new(Rails.root.join("test/files/dot.png"), "image/png")
+  end
 
   def told
     get "/p/#{@page.to_param}/publication/new", headers: { "Accept" => "application/json" }

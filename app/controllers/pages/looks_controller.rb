@@ -10,10 +10,19 @@ class Pages::LooksController < ApplicationController
     return render(:edit, status: :unprocessable_entity) unless @page.update(params.require(:page).permit(:icon, :language))
 
     @page.update!(cover: nil) if params[:page][:no_cover] == "1"
-    @page.cover_with(params[:page][:cover], by: viewer.person) if params[:page][:cover].present?
+    attempt(:cover) { |upload| @page.cover_with(upload, by: viewer.person) }
+    attempt(:own_icon) { |upload| @page.icon_with(upload, by: viewer.person) }
+    return render(:edit, status: :unprocessable_entity) if @page.errors.any?
+
     redirect_to @page, status: :see_other, notice: t(".done")
+  end
+
+  private
+
+  # @param field [Symbol] of the form, with a picture; what is wrong with it is told beside it
+  def attempt(field)
+    yield params[:page][field] if params[:page][field].present?
   rescue PageFile::Unfit => e
-    @page.errors.add(:cover, t(e.message == "no_picture" ? ".no_picture" : "pages.files.create.#{e.message}", limit: PageFile::LARGEST / 1.megabyte))
-    render :edit, status: :unprocessable_entity
+    @page.errors.add(field, t(e.message == "no_picture" ? ".no_picture" : "pages.files.create.#{e.message}", limit: PageFile::LARGEST / 1.megabyte))
   end
 end

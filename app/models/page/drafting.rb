@@ -18,7 +18,7 @@ module Page::Drafting
   def start_from(template, by:, at:)
     return true unless template
 
-    update!(icon: template.icon)
+    update!(icon: icon_like(template.icon, by: by))
     save_draft(base_version: 1, save_id: "template", title: title, document: Zuhause::Document::Ids.strip(template.document), by: by, at: at)
   end
 
