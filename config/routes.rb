@@ -81,6 +81,7 @@ Rails.application.routes.draw do
       resources :passages, only: :index
       resources :ticks, only: :update
       resources :files, only: :create
+      resources :texts, only: :create
       resources :states, only: %i[index show update]
       resource :withheld_insert, only: :show
       resources :put_backs, only: :create

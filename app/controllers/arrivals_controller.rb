@@ -13,7 +13,7 @@ class ArrivalsController < ApplicationController
     return render(:new, status: :unprocessable_entity) if @problem
 
     addresses = PageAddresses.new(request.base_url, viewer)
-    arrival = Arrival.receive(files, by: viewer.person, to_targets: ->(text) { addresses.to_targets(text) })
+    arrival = Arrival.receive(files, by: viewer.person, to_targets: ->(text) { addresses.to_targets(text) }, into_draft: @page.present?)
     redirect_to arrival_path(arrival, **origin), status: :see_other
   end
 

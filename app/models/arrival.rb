@@ -29,10 +29,11 @@ class Arrival < ApplicationRecord
 
   # @param uploads [Array<ActionDispatch::Http::UploadedFile>]
   # @param to_targets [#call] turns addresses of this house in a text into targets
+  # @param into_draft [Boolean] whether they are for a page that is there
   # @return [Arrival]
-  def self.receive(uploads, by:, to_targets: ->(text) { text })
+  def self.receive(uploads, by:, to_targets: ->(text) { text }, into_draft: false)
     pictures, texts = uploads.partition { |upload| Marcel::MimeType.for(name: upload.original_filename).start_with?("image/") }
-    reading = ArrivedTexts.new(texts, pictures, to_targets)
+    reading = ArrivedTexts.new(texts, pictures, to_targets, into_draft: into_draft)
     read = reading.read
     transaction do
       create!(person: by, texts: read.map(&:to_h), created_at: Time.current).tap { |arrival| reading.kept.each { |id, upload| arrival.keep(id, upload) } }

@@ -8,10 +8,12 @@ class ArrivedTexts
   # @return [Hash{String=>Arrival::Upload}] pictures that the texts show, by the ids that stand in them
   attr_reader :kept
 
-  def initialize(texts, pictures, to_targets)
+  # @param into_draft [Boolean] whether they come into a page that has a title: theirs stays a heading of the text then
+  def initialize(texts, pictures, to_targets, into_draft: false)
     @texts = texts.to_h { |upload| [ PubliclyIdentified.generate, upload ] }
     @pictures = pictures.to_h { |upload| [ base(upload.original_filename), upload ] }
     @to_targets = to_targets
+    @into_draft = into_draft
     @kept = {}
   end
 
@@ -31,10 +33,18 @@ class ArrivedTexts
     reader = READERS[File.extname(name).downcase] or return Arrival::Text.new(key: key, name: name, problem: "wrong_type")
     shown = []
     title, read = send(reader, upload.read, ->(address, words) { show(address, words, shown) })
-    title, document = title ? [ title, read.doc ] : Zuhause::Exchange::Entitled.split(read.doc, fallback: File.basename(name, ".*").tr("_", " "))
+    title, document = @into_draft ? [ nil, headed(title, read.doc) ] : entitled(title, read.doc, name)
     Arrival::Text.new(key: key, name: name, title: title, document: document, reports: read.reports.map { |report| report.to_h.slice(:code, :detail) }.first(200), pictures: shown)
   rescue OfficeText::Unreadable, PageFile::Unfit
     Arrival::Text.new(key: key, name: name, problem: "unreadable")
+  end
+
+  def entitled(title, doc, name)
+    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: File.basename(name, ".*").tr("_", " "))
+  end
+
+  def headed(title, doc)
+    title ? doc.merge("content" => [ { "type" => "heading", "content" => [ { "type" => "text", "text" => title } ] }, *doc["content"] ]) : doc
   end
 
   def markdown(bytes, picture)

@@ -10,7 +10,7 @@ class PageFile < ApplicationRecord
   # What is taken, by what the content is, whatever its name says. Office documents are zip files, and told by their names.
   KINDS = {
     "image/png" => "picture", "image/jpeg" => "picture", "image/gif" => "picture", "image/webp" => "picture", "image/svg+xml" => "drawing", "application/pdf" => "pdf",
-    "video/mp4" => "video", "video/webm" => "video", "audio/mpeg" => "audio", "audio/ogg" => "audio", "audio/x-wav" => "audio", "text/csv" => "other", "text/plain" => "other",
+    "video/mp4" => "video", "video/webm" => "video", "audio/mpeg" => "audio", "audio/ogg" => "audio", "audio/x-wav" => "audio", "text/csv" => "other", "text/plain" => "other", "text/markdown" => "other",
     "application/vnd.oasis.opendocument.text" => "other", "application/vnd.oasis.opendocument.spreadsheet" => "other", "application/vnd.oasis.opendocument.presentation" => "other",
     "application/vnd.openxmlformats-officedocument.wordprocessingml.document" => "other", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" => "other",
     "application/vnd.openxmlformats-officedocument.presentationml.presentation" => "other", "text/calendar" => "other", "message/rfc822" => "other", "application/zip" => "other"
@@ -46,6 +46,11 @@ class PageFile < ApplicationRecord
     file.measure(fit.bytes) if fit.kind == "picture"
     file.sheets = SheetPictures.count(fit.bytes) if fit.kind == "pdf"
     file.tap { file.store(fit.bytes, fit.type) }
+  end
+
+  # @return [Boolean] whether a file of such content and name can be kept at all
+  def self.takes?(bytes, name)
+    KINDS.key?(Marcel::MimeType.for(StringIO.new(bytes), name: name))
   end
 
   # @return [Fit]

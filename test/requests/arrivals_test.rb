@@ -59,6 +59,34 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     end
   end
 
+  test "a text put into a draft keeps its heading" do
+    page = new_page("Gangway", above: @room, by: @ida, markdown: "Grit.")
+    arrival = bring({ "a.md" => "# Salt\n\nMuch." }, page: page.public_id)
+    patch "/arrivals/#{arrival.public_id}", params: { page: page.public_id, how: "append" }
+    assert_equal "Grit.\nSalt\nMuch.", Zuhause::Document::Text.of(page.reload.draft.document)
+  end
+
+  test "a file dropped into a draft is answered as text, with its pictures on the page and what was lost, and the draft stays" do
+    page = new_page("Gangway", above: @room, by: @ida, markdown: "Grit.")
+    assert_no_changes(-> { page.reload.draft.document }) do
+      drop page, "a.html", "<h1>Salt</h1><p><img src='data:image/png;base64,#{PIXEL}' alt='Dot'></p><h6>Deep</h6><script>alert(1)</script>"
+    end
+    assert_response :created
+    content, files, lost = response.parsed_body.values_at("content", "files", "lost")
+    assert_equal "Salt", Zuhause::Document::Text.of(content.first)
+    assert_equal [ page ], PageFile.where(public_id: files.keys).map(&:page)
+    assert_match(/Headings go down to level 4/, lost.join)
+    drop page, "b.md", "---\ntitle: From the front\n---\nText"
+    assert_equal [ "From the front", "Text" ], response.parsed_body["content"].map { |node| Zuhause::Document::Text.of(node) }
+    { "x.exe" => "MZ", "x.docx" => "PK no" }.each do |name, bytes|
+      drop page, name, bytes
+      assert_response :unprocessable_entity
+      assert_match name, response.parsed_body["error"]
+    end
+    post "/p/#{page.to_param}/texts", params: { file: "no file" }, headers: { "Accept" => "application/json" }
+    assert_response :unprocessable_entity
+  end
+
   test "what cannot be read is told, and nothing hangs or breaks" do
     bomb = Zip::OutputStream.write_buffer { |zip| zip.put_next_entry("word/document.xml") && zip.write("\0" * 210.megabytes) }.string
     arrival = bring({ "broken.docx" => "PK\x03\x04nothing", "bomb.docx" => bomb, "empty.odt" => "" })
@@ -102,6 +130,10 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   end
 
   private
+
+  def drop(page, name, bytes)
+    post "/p/#{page.to_param}/texts", params: { file: Rack::Test::UploadedFile.new(StringIO.new(bytes), "application/octet-stream", original_filename: name) }, headers: { "Accept" => "application/json" }
+  end
 
   def bring(files, page: nil)
     uploads = files.map { |name, content| Rack::Test::UploadedFile.new(StringIO.new(content.b), "application/octet-stream", true, original_filename: name) }

@@ -69,12 +69,33 @@ class PastingTest < ApplicationSystemTestCase
   end
 
   test "files are dropped between blocks, where a line shows" do
-    drop_on ".ProseMirror > p", file: "stages.txt"
-    assert_selector ".ProseMirror .embed", text: "stages.txt"
+    drop_on ".ProseMirror > p", file: "stages.ics"
+    assert_selector ".ProseMirror .embed", text: "stages.ics"
     saved
     assert_equal %w[embed paragraph table paragraph], draft["content"].map { |node| node["type"] }
     assert_no_selector ".place-line"
     assert_accessible
+  end
+
+  test "a text that is dropped comes in as text, and can be taken out again or kept as a file" do
+    drop_on ".ProseMirror > p", file: "stages.md", holding: "# Sacks\n\nOf <b>sand</b>.\n\nVikness: two sacks"
+    assert_selector "[data-told]", text: "“stages.md” has come in as text. Not taken along: HTML is kept as code"
+    assert_selector ".ProseMirror > h2", text: "Sacks"
+    assert_accessible
+    saved
+    assert_equal %w[heading paragraph paragraph paragraph table paragraph], draft["content"].map { |node| node["type"] }
+    editor.send_keys [ :control, :end ], " More."
+    click_on "Take it out again"
+    assert_no_selector ".ProseMirror > h2", text: "Sacks"
+    saved
+    assert_equal %w[paragraph table paragraph], draft["content"].map { |node| node["type"] }
+    assert_includes Zuhause::Document::Text.of(draft), "More."
+    drop_on ".tableWrapper td", file: "stages.md", holding: "# Sacks\n\nTwo"
+    assert_selector ".ProseMirror > h2", text: "Sacks"
+    click_on "Keep it as a file instead"
+    assert_selector ".ProseMirror .embed", text: "stages.md"
+    assert_no_selector ".ProseMirror h2", text: "Sacks"
+    saved
   end
 
   test "a block that is chosen is written over neither by typing nor by pasting" do
@@ -153,14 +174,14 @@ class PastingTest < ApplicationSystemTestCase
   end
 
   # On the upper left of an element, as the browser gives what comes from another program.
-  def drop_on(selector, text: nil, file: nil)
-    shown = page.evaluate_script(<<~JS, selector, text, file)
-      ((selector, text, file) => {
+  def drop_on(selector, text: nil, file: nil, holding: "Vikness: two sacks")
+    shown = page.evaluate_script(<<~JS, selector, text, file, holding)
+      ((selector, text, file, holding) => {
         const target = document.querySelector(selector)
         const box = target.getBoundingClientRect()
         const dataTransfer = new DataTransfer()
         if (text) dataTransfer.setData("text/plain", text)
-        if (file) dataTransfer.items.add(new File(["Vikness: two sacks"], file, { type: "text/plain" }))
+        if (file) dataTransfer.items.add(new File([holding], file, { type: "text/plain" }))
         const at = { dataTransfer, bubbles: true, cancelable: true, clientX: box.left + 2, clientY: box.top + 4 }
         target.dispatchEvent(new DragEvent("dragover", at))
         const line = document.querySelector(".place-line:not([hidden]), .drop-line") !== null

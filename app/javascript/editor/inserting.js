@@ -1,4 +1,5 @@
 import { NodeSelection, Selection } from "@tiptap/pm/state"
+import Arrived from "./arrived"
 import { answer, leave, take } from "./asking"
 import * as choices from "./choices"
 import { upload } from "./files"
@@ -6,6 +7,7 @@ import { headings } from "./outline"
 import Picker from "./picker"
 import { get, post } from "../http"
 
+const TEXT = /\.(md|markdown|html?|xhtml|txt|text|docx|odt)$/i
 const LARGEST_TABLE = 1_000_000 // bytes
 
 // All that comes into a text otherwise than by typing it: links, blocks, people, pages shown live, files.
@@ -15,6 +17,7 @@ export default class Inserting {
     Object.assign(this, { root, words, names, editor, say, close })
     this.picker = new Picker({ panel: this.part("link-panel"), words, onClose: (inText) => this.left(inText), onActive: (id) => this.mark(id) })
     this.signs = this.signsHeard()
+    this.arrived = new Arrived({ root, words, names, editor, say, asFile: (file, at) => this.files([file], at) })
   }
 
   part(name) {
@@ -164,13 +167,15 @@ export default class Inserting {
   }
 
   // In place of an empty paragraph, else behind the block that the cursor is in; further out where that cannot hold it.
+  // @param content [Object, Array] one block, or several
   // @param at [Number, null] between which blocks, if the pointer says so
   block(content, at = null) {
     this.editor.chain().focus(null, { scrollIntoView: false }).command(({ tr, state }) => {
-      const node = state.schema.nodeFromJSON(content)
+      const nodes = [content].flat().map((each) => state.schema.nodeFromJSON(each))
+      const [node] = nodes
       const place = at === null ? this.placeFor(node.type, state) : { from: at, to: at }
       if (!place) return false
-      tr.replaceWith(place.from, place.to, node)
+      tr.replaceWith(place.from, place.to, nodes)
       const inside = Selection.findFrom(tr.doc.resolve(place.from), 1)
       tr.setSelection(node.isAtom && NodeSelection.isSelectable(node) ? NodeSelection.create(tr.doc, place.from) : inside ?? Selection.near(tr.doc.resolve(place.from + 1)))
       return true
@@ -204,6 +209,11 @@ export default class Inserting {
   async tellWithheld(page) {
     const { words } = await get(`${this.root.dataset.withheld}?page=${page}`)
     this.say(words ?? "")
+  }
+
+  // What is dropped or pasted: one text alone comes in as text, all else as files.
+  dropped(files, at) {
+    return files.length === 1 && TEXT.test(files[0].name) ? this.arrived.take(files[0], at) : this.files(files, at)
   }
 
   chooseFiles(together) {

@@ -32,8 +32,14 @@ export default () => {
   }
 
   // Something to know, until it is put away or something else is told.
-  function tell(text) {
+  // @param more [Array<[String, Function]>] what can be done about it
+  function tell(text, more = []) {
     part("told-words").textContent = text
+    part("told-acts").replaceChildren(...more.map(([label, act]) => {
+      const button = Object.assign(document.createElement("button"), { type: "button", className: "button button-small", textContent: label })
+      button.addEventListener("click", act)
+      return button
+    }))
     part("told").hidden = !text
   }
 
@@ -134,7 +140,7 @@ export default () => {
       editor = build({
         root, element: part("editor"), content: draft.document, words, names: { ...names, inserts }, page, pasteAddress: paste, menu: part("selection-menu"),
         on: {
-          signs, onFiles: (files, at) => inserting.files(files, at), onProblem: (problem) => tell(words[problem]), onDay: (onChoose) => inserting.day(onChoose),
+          signs, onFiles: (files, at) => inserting.dropped(files, at), onProblem: (problem) => tell(words[problem]), onDay: (onChoose) => inserting.day(onChoose),
           onEscape: () => { const [panels, menus] = [close(), closeMenus()]; return panels || menus }, onDescribe: () => context.describe()
         },
         onUpdate: () => { saving.changed(); countSoon() },
