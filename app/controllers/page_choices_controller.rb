@@ -5,7 +5,9 @@ class PageChoicesController < ApplicationController
 
   def index
     title, part = params[:q].to_s.split("#", 2)
-    render json: part ? headings(pages(title), part) : pages(title).map { |page| { id: page.public_id, title: page.title, room: page.room.name } }
+    found = pages(title).to_a
+    @states = PageStates.of(found)
+    render json: part ? headings(found, part) : found.map { |page| { **told(page), room: page.room.name } }
   end
 
   private
@@ -17,11 +19,14 @@ class PageChoicesController < ApplicationController
     pages.includes(:room).order(Arel.sql(Page.sanitize_sql([ "pages.title LIKE ? DESC, pages.title", start ]))).limit(MOST)
   end
 
+  def told(page)
+    { id: page.public_id, title: page.title, state: @states.fetch(page.public_id) }
+  end
+
   # Of what is published, in the order of the pages and their texts.
-  def headings(pages, part)
-    found = pages.to_a
+  def headings(found, part)
     sections = Section.where(page: found).where.not(block_id: nil).where("heading LIKE ?", "%#{Section.sanitize_sql_like(part.strip)}%").order(:position)
     ranked = sections.sort_by { |section| [ found.index { |page| page.id == section.page_id }, section.position ] }
-    ranked.first(MOST_HEADINGS).map { |section| page = found.find { |each| each.id == section.page_id }; { id: page.public_id, title: page.title, block: section.block_id, heading: section.heading } }
+    ranked.first(MOST_HEADINGS).map { |section| page = found.find { |each| each.id == section.page_id }; { **told(page), block: section.block_id, heading: section.heading } }
   end
 end

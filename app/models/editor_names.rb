@@ -13,7 +13,8 @@ class EditorNames
     files = Zuhause::Links.in(@document).select { |reference| reference.use == :file }.map { |reference| reference.target.value }
     sources = Zuhause::Links.in(@document).select { |reference| reference.use == :cite }.map { |reference| reference.target.value }
     people = @viewer.active_member? ? Person.active : Person.where(id: @viewer.person.id)
-    { people: people.by_name.pluck(:public_id, :name).to_h, pages: Page.seen_by(@viewer).where(public_id: ids).pluck(:public_id, :title).to_h,
+    pages = Page.seen_by(@viewer).where(public_id: ids).to_a
+    { people: people.by_name.pluck(:public_id, :name).to_h, pages: pages.to_h { |page| [ page.public_id, page.title ] }, states: PageStates.of(pages),
       files: PageFile.where(public_id: files, page: @page).pluck(:public_id, :name).to_h, sources: Source.where(public_id: sources).pluck(:public_id, :title).to_h }
   end
 end

@@ -34,15 +34,21 @@ class ShownLinks
 
   def page_link(target, label)
     page = @pages[target.value]
-    return %(<a href="#{page_path(page)}#{"#b-#{target.block}" if target.block}">#{label}</a>) if page
+    return %(<a#{tells(page)} href="#{page_path(page)}#{"#b-#{target.block}" if target.block}">#{label}</a>) if page
     return label unless @gone.include?(target.value)
 
     %(<span class="link-gone">#{label}<span class="link-gone-mark"> (#{I18n.t("links.gone")})</span></span>)
   end
 
+  # What is told of a page where a link to it has the focus.
+  def tells(page)
+    @states ||= PageStates.of(@pages.values | @kept.values)
+    %( data-tells="#{CGI.escapeHTML("#{page.title}, #{@states.fetch(page.public_id)}")}")
+  end
+
   def promise_link(target, label)
     page = @kept[Zuhause::Document::Title.normalise(target.value)]
-    return %(<a href="#{page_path(page)}">#{label}</a>) if page
+    return %(<a#{tells(page)} href="#{page_path(page)}">#{label}</a>) if page
 
     address = CGI.escapeHTML(new_page_promise_path(@page, title: target.value))
     %(<a class="link-promise" href="#{address}">#{label}<span class="sr-only"> (#{I18n.t("links.promised")})</span></a>)

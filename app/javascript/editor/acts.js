@@ -34,6 +34,11 @@ export default (at) => ({
     at().chain().focus().toggleMark(event.currentTarget.dataset.mark).run()
   },
 
+  // The whole link that the caret is in.
+  unlink() {
+    at().chain().focus().extendMarkRange("link").unsetMark("link").run()
+  },
+
   toggleList(event) {
     const { list } = event.currentTarget.dataset
     at().chain().focus().toggleList(list, list === "task_list" ? "task" : "list_item").run()

@@ -4,10 +4,10 @@ import { newTable } from "./tables"
 
 export const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|tel:[\d+().-]+)$/i
 const paragraph = { type: "paragraph" }
-const page = (found) => ({ id: found.id, title: found.title, words: found.title, note: found.room })
+const page = (found) => ({ id: found.id, title: found.title, words: found.title, note: found.room, page: found })
 
 // A heading stands with its page, unless it is one of the page that is being written.
-const part = (found) => ({ target: `page:${found.id}#${found.block}`, title: found.heading, words: found.heading, note: found.title })
+const part = (found) => ({ target: `page:${found.id}#${found.block}`, title: found.heading, words: found.heading, note: found.title, page: found })
 
 // What a link leads to: a page one may read or, behind "#", a heading of it; an address; or, last of all, a page that is
 // only promised. own gives the headings of this page.

@@ -5,6 +5,7 @@ import { withoutIds } from "./clipboard"
 import { mirrored } from "./controls"
 import { move, moveSection, remove } from "./moving"
 import { isHeading } from "./sections"
+import { addressOf, told } from "./told_links"
 import { kindOf, turn } from "./turning"
 
 // What can be made another; a table or a picture is what it is.
@@ -26,8 +27,8 @@ function figureAt({ selection }) {
 
 // What can be done with what is chosen, or with what the caret is in, on a line of its own above the tools.
 export default class Context {
-  constructor({ row, gutter, editor, words, address, say }) {
-    Object.assign(this, { row, gutter, editor, words, address, say })
+  constructor({ row, gutter, editor, words, names, address, say }) {
+    Object.assign(this, { row, gutter, editor, words, names, address, say })
     row.addEventListener("click", (event) => this.act(event.target.closest("[data-block-act]")))
     row.addEventListener("change", (event) => this.set(event.target))
     row.addEventListener("input", (event) => event.target.matches("input[data-figure]") && this.setFigure(event.target))
@@ -43,12 +44,22 @@ export default class Context {
     const chosen = chosenBlock(state)
     const figure = figureAt(state)
     const table = tableActs.isInTable(state)
-    const shown = { block: Boolean(chosen), figure: Boolean(figure), table, columns: this.editor.isActive("columns") && !table }
+    const link = !chosen && this.editor.isActive("link") ? this.editor.getAttributes("link").target : null
+    const shown = { block: Boolean(chosen), figure: Boolean(figure), link: Boolean(link), table, columns: this.editor.isActive("columns") && !table }
     for (const [name, here] of Object.entries(shown)) this.group(name).hidden = !here
     this.row.hidden = !Object.values(shown).includes(true)
     if (chosen) this.mirrorBlock(chosen)
     if (figure) for (const field of this.group("figure").querySelectorAll("[data-figure]")) mirrored(field, figure.node.attrs[field.dataset.figure] ?? "")
+    if (link) this.mirrorLink(link)
     this.beside(table)
+  }
+
+  mirrorLink(target) {
+    const group = this.group("link")
+    group.querySelector("[data-link-told]").textContent = told(target, this.names, this.words)
+    const open = group.querySelector("[data-link-open]")
+    open.hidden = !addressOf(target)
+    open.href = addressOf(target) ?? "#"
   }
 
   mirrorBlock({ node }) {

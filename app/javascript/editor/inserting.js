@@ -82,19 +82,27 @@ export default class Inserting {
 
   choosePage(onChoose) {
     this.ask("page", choices.pages(this.root.dataset.choices), (page) => {
-      this.names.pages[page.id] = page.title
+      this.know(page.page)
       onChoose(page)
     })
   }
 
+  know({ id, title, state }) {
+    this.names.pages[id] = title
+    this.names.states[id] = state
+  }
+
+  // Within a link the whole of it is meant.
   link(inText = false) {
+    if (!inText && this.editor.state.selection.empty && this.editor.isActive("link")) this.editor.commands.extendMarkRange("link")
     const { from, to } = this.editor.state.selection
     const text = inText ? "" : this.editor.state.doc.textBetween(from, to, " ")
     const own = () => headings(this.editor.state.doc).map(({ text: heading, id }) => ({ id: this.root.dataset.page, block: id, heading }))
     this.ask("link", choices.links(this.root.dataset.choices, this.words, own), (choice) => this.setLink(choice), { text, inText })
   }
 
-  setLink({ target, title: label }) {
+  setLink({ target, title: label, page }) {
+    if (page?.state) this.know(page)
     const link = { type: "link", attrs: { target } }
     const { empty, from, to } = this.editor.state.selection
     if (empty) return this.inline({ type: "text", text: label, marks: [link] })

@@ -16,6 +16,7 @@ import leaves from "./leaves"
 import marks from "./marks"
 import tables from "./tables"
 import { BulletList, ListItem, ListKeymap, OrderedList } from "@tiptap/extension-list"
+import { told } from "./told_links"
 
 // The document tree's node types and marks under the names that the core gives them. A test holds this schema against
 // the core's (Zuhause::Document::Schema).
@@ -73,11 +74,12 @@ const link = Mark.create({
   name: "link",
   inclusive: false,
   priority: 1000,
+  addOptions: () => ({ names: { pages: {}, states: {} }, words: {} }),
   addAttributes: () => ({ target: { default: "", rendered: false } }),
   renderHTML({ mark }) {
     const kind = mark.attrs.target.split(":")[0]
     const look = { promise: "link-promise", http: "link-away", https: "link-away" }[kind] ?? "link-page"
-    return ["a", { class: look, title: mark.attrs.target.replace(/^(page|promise):/, "") }, 0]
+    return ["a", { class: look, title: told(mark.attrs.target, this.options.names, this.options.words) }, 0]
   }
 })
 
@@ -100,7 +102,7 @@ export default (words, names, askDay) => [
   ...leaves(words, names),
   ...tables,
   hardBreak,
-  link,
+  link.configure({ names, words }),
   Bold.extend({ name: "strong" }),
   Italic.extend({ name: "emphasis" }),
   underline,

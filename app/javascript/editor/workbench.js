@@ -148,7 +148,7 @@ export default () => {
       })
       inserting = new Inserting({ root, words, names, editor, say: tell, close })
       searching = new Searching({ root, panel: part("search-panel"), editor, words })
-      context = new Context({ row: part("context"), gutter: part("table-gutter"), editor, words, address: `${location.origin}${root.dataset.address}`, say: tell })
+      context = new Context({ row: part("context"), gutter: part("table-gutter"), editor, words, names, address: `${location.origin}${root.dataset.address}`, say: tell })
       outline = new Outline({ list: document.querySelector("[data-outline-list]"), editor, words, say: tell })
       conflict = new Conflict({ part, words, editor, saving, takeText, say })
       new Writers({ place: part("writers"), address: root.dataset.writers }).tell()
