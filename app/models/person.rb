@@ -30,11 +30,14 @@ class Person < ApplicationRecord
 
   # @return [Boolean] false, with errors, if something is missing or somewhere the last keeper would go
   def change(attributes)
-    assign_attributes(attributes)
-    return false unless valid?
-    return save if suspended_at_changed? && !role_changed?
+    transaction do
+      reload # others may have changed it since it was read
+      assign_attributes(attributes)
+      next false unless valid?
+      next save if suspended_at_changed? && !role_changed?
 
-    keeping_all_kept { save! }
+      keeping_all_kept { save! }
+    end
   end
 
   # Ends all sessions and remembered sign-ins, everywhere.

@@ -10,6 +10,35 @@ module ApartFromTransactions
 
   private
 
+  # Holds the database's lock for writing until an act waits for it, having read what it reads before; the act goes on once
+  # what the block does is committed.
+  #
+  # @param act [#call] run in a thread with a connection of its own
+  # @return [Object] what the act gives
+  def held_up(act)
+    thread, waits = nil, Queue.new
+    signal = lambda { |*, payload| waits << true if Thread.current[:held_up] && payload[:sql].match?(/\Abegin transaction/i) }
+    ActiveSupport::Notifications.subscribed(BeforeIt.new(signal), "sql.active_record") do
+      ApplicationRecord.transaction do
+        House.current.touch # takes the lock
+        thread = Thread.new { (Thread.current[:held_up] = true) && ApplicationRecord.connection_pool.with_connection { act.call } }
+        thread.report_on_exception = false # it is raised where its value is asked for
+        Timeout.timeout(20) { waits.pop }
+        yield
+      end
+      thread.value
+    end
+  end
+
+  # Tells of a statement before it runs.
+  BeforeIt = Struct.new(:told) do
+    def start(*given)
+      told.call(*given)
+    end
+
+    def finish(*); end
+  end
+
   # All are waited for, so that none goes on while the tables are emptied.
   def at_once(threads)
     gate = Queue.new

@@ -4,7 +4,7 @@ module Keeping
   # @yield changes people or groups
   # @return [Boolean] false, with an error on this record and nothing changed, if a place would lose its last keeper
   def keeping_all_kept
-    transaction do
+    transaction(requires_new: true) do
       kept = Keeping.kept_places
       yield
       lost = kept - Keeping.kept_places

@@ -40,10 +40,13 @@ module Page::Binnable
       reload
       next [] if binned?
 
-      let_stay(not_for(by, descendants.kept), by: by).tap { reload.subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id) }
+      let_stay(not_for(by, descendants.kept), by: by).tap do
+        reload.subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id)
+        reload
+      end
     end
     tell_stayed(stayed, by: by)
-    reload
+    self
   end
 
   # @return [Boolean] whether the place where it stood is still there to go back to
@@ -61,8 +64,8 @@ module Page::Binnable
 
       hang(to: to) if to && to != above
       Page.where(bin_root_id: id).update_all(bin_root_id: nil, binned_at: nil, binned_by_id: nil)
+      reload
     end
-    reload
   end
 
   # What putting it back somewhere else would open and close.

@@ -6,7 +6,7 @@ module Page::Staying
   # @param pages [ActiveRecord::Relation<Page>] below this one
   # @return [Array<Page>] those that somebody may not write, the outermost of each
   def not_for(person, pages)
-    writable = Viewer.new(person).list_ids(:write)
+    writable = Viewer.new(Person.find(person.id)).list_ids(:write) # who may have been suspended since they were read
     others = pages.reject { |page| writable.include?(page.access_list_id) }.sort_by(&:depth)
     others.reject { |page| others.any? { |other| page.ancestor_ids.include?(other.id) } }
   end
