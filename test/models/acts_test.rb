@@ -134,7 +134,7 @@ class ActsTest < ActiveSupport::TestCase
 
     def save
       page = any
-      version = page.draft&.version or raise ActiveRecord::RecordNotFound # erased since it was found
+      version = page.draft.version
       document = Zuhause::Markup::MarkdownReader.read("# H#{@random.rand(9)}\n\nwords #{@random.rand(1000)}").doc
       id = "act-#{@random.rand(10**9)}"
       saved = page.save_draft(base_version: version, save_id: id, title: page.title, document: document, by: somebody)
@@ -143,7 +143,7 @@ class ActsTest < ActiveSupport::TestCase
 
     def publish
       page = any
-      version = page.draft&.version or raise ActiveRecord::RecordNotFound
+      version = page.draft.version
       page.publish(version: version, by: somebody) && [ :publish, page.id ]
     end
 

@@ -56,6 +56,12 @@ class RacesTest < ActiveSupport::TestCase
     assert_equal [ true, true, false ], [ @one, @two, @sub ].map { |page| page.reload.binned? }
   end
 
+  test "the draft of a page that has been erased meanwhile is not found" do
+    stale = Page.find(@two.id)
+    @two.put_in_bin(by: @ana).erase(by: @ana)
+    assert_raises(ActiveRecord::RecordNotFound) { stale.draft }
+  end
+
   test "a page whose place went into the bin meanwhile does not come back into it" do
     @sub.put_in_bin(by: @ana)
     @one.put_in_bin(by: @ana)

@@ -8,6 +8,11 @@ module Page::Drafting
     belongs_to :draft, optional: true # none only while a page is being made
   end
 
+  # @raise [ActiveRecord::RecordNotFound] if the page has been erased since it was read
+  def draft
+    super || (draft_id && raise(ActiveRecord::RecordNotFound))
+  end
+
   def start_draft(by:, at:)
     document = Zuhause::Document.accept(Zuhause::Document.empty).doc
     first = drafts.create!(version: 1, base_version: 0, save_id: "begin", title: title, document: document, author: by, created_at: at)
