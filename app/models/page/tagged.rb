@@ -14,7 +14,7 @@ module Page::Tagged
 
     transaction do
       reload # it may have been erased since it was read
-      wanted = names.map { |name| Tag.named(name) }
+      wanted = names.map { |name| Tag.named(name) }.uniq
       wrong = wanted.find { |tag| tag.errors.any? }
       refuse_tag(wrong) && raise(ActiveRecord::Rollback) if wrong
 
