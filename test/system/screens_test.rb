@@ -16,7 +16,7 @@ class ScreensTest < ApplicationSystemTestCase
     assert_accessible
     fill_in "Password", with: HouseBuilding::PASSWORD
     click_on "Move in"
-    assert_text "No room is open to you yet."
+    assert_selector ".first-steps", text: "Make the first room"
     assert_predicate Person.find_by!(name: "Ida Karlow"), :office_owner?
     expect_problem "404"
     visit "/set-up/new"
