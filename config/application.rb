@@ -18,6 +18,8 @@ module Zuhause
   class Application < Rails::Application
     config.load_defaults 7.2
     config.autoload_lib(ignore: %w[assets tasks])
+    # Models and jobs lie in folders by subject, which are no namespaces: docs/architecture.md has the map.
+    Rails.autoloaders.main.collapse(%w[models jobs].map { |kind| root.join("app", kind, "*") })
 
     # Files reach people through our own controllers, which ask at each request who may have them.
     config.active_storage.draw_routes = false
