@@ -42,6 +42,7 @@ module Zuhause
       routes.call(env.except("CONTENT_TYPE", "CONTENT_LENGTH").merge("rack.input" => StringIO.new))
     end
     config.action_view.field_error_proc = ->(tag, _instance) { tag }
+    config.i18n.load_path += root.glob("config/locales/*/*.yml")
     config.i18n.available_locales = %i[en en-US]
     config.i18n.fallbacks = { "en-US": :en }
     config.i18n.raise_on_missing_translations = Rails.env.local?

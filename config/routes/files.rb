@@ -1,0 +1,7 @@
+resources :pages, path: "p", only: [] do
+  scope module: :pages do
+    resources :files, only: :create
+  end
+end
+
+resources :page_files, only: :show, path: "files"

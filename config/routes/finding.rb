@@ -1,0 +1,2 @@
+get "find", to: "findings#index", as: :find
+resources :suggestions, only: :index

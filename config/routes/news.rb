@@ -1,0 +1,2 @@
+resources :mailboxes, only: :show, path: "mailbox"
+resources :sent_mails, only: %i[index show], path: "mails"

@@ -1,0 +1,2 @@
+resources :sources, only: %i[index create edit update destroy]
+resource :source_list, only: %i[show create]

@@ -1,0 +1,14 @@
+resources :pages, path: "p", only: [] do
+  scope module: :pages do
+    resource :draft, only: %i[edit update]
+    resource :discard, only: %i[new create]
+    resource :writer, only: :create
+    resource :markdown, only: %i[edit create update]
+    resource :look, only: %i[edit update]
+    resource :template, only: %i[edit update destroy]
+    resources :states, only: %i[index show update]
+  end
+end
+
+resources :days, only: :index
+resources :pastes, only: :create
