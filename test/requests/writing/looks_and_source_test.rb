@@ -1,7 +1,7 @@
 require "test_helper"
 
 # Templates, looks, the source form, preview, pasting, and what is told before publishing.
-class WholeDocumentTest < ActionDispatch::IntegrationTest
+class LooksAndSourceTest < ActionDispatch::IntegrationTest
   include Devise::Test::IntegrationHelpers
 
   setup do

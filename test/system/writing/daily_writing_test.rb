@@ -1,7 +1,7 @@
 require "application_system_test_case"
 
 # The rest of daily writing: moving and turning blocks, finding and replacing, sources, templates, the draft as text.
-class WholeDocumentTest < ApplicationSystemTestCase
+class DailyWritingTest < ApplicationSystemTestCase
   include Writing
 
   setup do
