@@ -1,9 +1,19 @@
 require "test_helper"
 
 class DemoHouseTest < ActiveSupport::TestCase
-  setup { DemoHouse.load }
+  # It is loaded once.
+  test "the demo house is what the scenario says" do
+    DemoHouse.load
+    assert_rooms_and_texts
+    assert_links
+    assert_people_see
+    assert_shows_what_can_be_done
+  end
 
-  test "seven rooms, forty pages of real text, and editions by several hands" do
+  private
+
+  # Seven rooms, forty pages of real text, and editions by several hands.
+  def assert_rooms_and_texts
     assert_equal [ "On Board", "Ships", "Ashore", "Passenger Care", "Crew & Pay", "Yard", "Ideas" ], Room.in_order.map(&:name)
     long = Page.where.not(edition_id: nil).select { |page| Zuhause::Document::Text.words(page.edition.document) >= 110 }
     assert_operator Page.count, :>=, 40
@@ -13,13 +23,14 @@ class DemoHouseTest < ActiveSupport::TestCase
     assert Edition.all.all? { |edition| edition.published_at.past? }
   end
 
-  test "links lead somewhere, and some pages are promised" do
+  # Links lead somewhere, and some pages are promised.
+  def assert_links
     wanted = Reference.where(target_kind: "page").distinct.pluck(:target_page)
     assert_empty wanted - Page.pluck(:public_id)
     assert_operator Reference.where(target_kind: "promise").distinct.count(:promised_title), :>=, 5
   end
 
-  test "people see what the scenario says" do
+  def assert_people_see
     assert_equal [ [ "Yard" ], [ "Dogs, bicycles and freight", "Groups and school classes", "Hull and anodes", "Paint and its numbers", "Plan of the winter refit", "Questions passengers ask", "Refunds", "Reisen mit dem Rollstuhl", "Travelling with a wheelchair", "Who does what at the yard" ] ], seen("Gerd Moll") { |rooms| rooms - [ "Passenger Care" ] }
     assert_not_includes seen("Ida Karlow").first, "Ideas"
     assert_includes seen("Tom Ruud").first, "Ideas"
@@ -29,7 +40,8 @@ class DemoHouseTest < ActiveSupport::TestCase
     assert_equal [ "Dogs, bicycles and freight", "Groups and school classes", "Questions passengers ask", "Refunds", "Reisen mit dem Rollstuhl", "Travelling with a wheelchair" ], Page.seen_by(viewer(nil)).pluck(:title).sort
   end
 
-  test "the house shows what can be done: tables, tasks, live inserts, tags, pins, signposts and front pages" do
+  # Tables, tasks, live inserts, tags, pins, signposts and front pages.
+  def assert_shows_what_can_be_done
     types = Edition.all.flat_map { |edition| Zuhause::Document::Walk.blocks(edition.document).map { |node| node["type"] } }.tally
     %w[table task_list fold columns contents_list passage live_insert gallery embed figure].each { |type| assert_operator types.fetch(type, 0), :>=, 1, type }
     assert_operator Citation.from_editions.distinct.count(:source_id), :>=, 2
@@ -41,8 +53,6 @@ class DemoHouseTest < ActiveSupport::TestCase
     assert_equal "Welcome to the house", House.current.front_page.title
     assert Page.find_by!(public_id: "refundsxxx").shown_on(viewer(Person.find_by!(name: "Piet Harrow"))).exists?
   end
-
-  private
 
   def seen(name)
     viewer = viewer(Person.find_by!(name: name))
