@@ -12,7 +12,7 @@ import inView from "./in_view"
 import lastLine, { withLastLine } from "./last_line"
 import moving from "./moving"
 import nodes from "./nodes"
-import { searching } from "./searching"
+import { searching } from "./panels/searching"
 import selectionMenu from "./selection_menu"
 
 // @param on [Object] what the editor calls when something is asked for: signs (see asking), onFiles, onProblem, onDay,

@@ -4,7 +4,8 @@ import { answer, leave, take } from "./asking"
 import * as choices from "./choices"
 import { upload } from "./files"
 import { headings } from "./outline"
-import Picker from "./picker"
+import Citing from "./panels/citing"
+import Picker from "./panels/picker"
 import { get, post } from "../http"
 
 const TEXT = /\.(md|markdown|html?|xhtml|txt|text|docx|odt)$/i
@@ -12,11 +13,17 @@ const LARGEST_TABLE = 1_000_000 // bytes
 
 // All that comes into a text otherwise than by typing it: links, blocks, people, pages shown live, files.
 export default class Inserting {
-  // say tells the writer something on the workbench; close closes what else is open there.
-  constructor({ root, words, names, editor, say, close }) {
-    Object.assign(this, { root, words, names, editor, say, close })
-    this.picker = new Picker({ panel: this.part("link-panel"), words, onClose: (inText) => this.left(inText), onActive: (id) => this.mark(id) })
+  // say tells the writer something on the workbench.
+  constructor({ root, words, names, editor, panels, say }) {
+    Object.assign(this, { root, words, names, editor, panels, say })
+    const element = this.part("link-panel")
+    this.picker = new Picker({ panel: element, words, onClose: (inText) => this.left(inText), onActive: (id) => this.mark(id) })
     this.signs = this.signsHeard()
+    this.citing = new Citing({ root, words, names, panels, say, inserting: this })
+    panels.add("link", { element, open: () => this.link(), close: () => this.picker.close(), keys: { k: null } })
+    panels.add("insert", { element, open: () => this.anything(), close: () => this.picker.close() })
+    this.part("file").addEventListener("change", ({ target }) => this.chosenFiles(target))
+    root.addEventListener("mousedown", ({ target }) => this.pressedElsewhere(target))
     this.arrived = new Arrived({ root, words, names, editor, say, asFile: (file, at) => this.files([file], at) })
   }
 
@@ -37,7 +44,7 @@ export default class Inserting {
 
   // Opens the list for one kind of choice. What is chosen comes in the place of the sign that asked for it.
   ask(label, find, onChoose, { text = "", inText = false } = {}) {
-    this.close()
+    this.panels.close()
     const chosen = inText ? (choice) => this.answered(choice, onChoose) : async (choice) => this.chosen(await choice, onChoose)
     this.picker.open({ label: this.words.asks[label], find, text, inText, onChoose: chosen })
   }
@@ -123,38 +130,7 @@ export default class Inserting {
   }
 
   cite() {
-    this.ask("cite", choices.sources(this.root.dataset.sources, this.words), (choice) => (choice.id ? this.citeSource(choice) : this.newSource(choice.typed)))
-  }
-
-  citeSource({ id, title }) {
-    this.names.sources[id] = title
-    this.inline({ type: "cite", attrs: { source: id, place: this.part("source-place").value.trim() } })
-    this.part("source-place").value = ""
-  }
-
-  newSource(typed) {
-    const form = this.part("source-panel")
-    form.reset()
-    const field = /^https?:/.test(typed) ? "address" : "title"
-    form.elements[`source[${field}]`].value = typed
-    form.elements["source[accessed_on]"].value = field === "address" ? new Date().toLocaleDateString("sv") : ""
-    this.part("source-error").hidden = true
-    form.hidden = false
-    form.elements["source[title]"].focus()
-  }
-
-  async keepSource() {
-    const form = this.part("source-panel")
-    const fields = ["title", "author", "publisher", "address", "date", "accessed_on"]
-    const answer = await post(this.root.dataset.sources, { source: Object.fromEntries(fields.map((name) => [name, form.elements[`source[${name}]`].value])) }).catch(() => null)
-    if (!answer?.ok) {
-      this.part("source-error").textContent = Object.values(answer?.body?.errors ?? {}).flat().join(" ") || this.words.upload_failed
-      this.part("source-error").hidden = false
-      return
-    }
-    form.hidden = true
-    if (answer.body.known) this.say(this.words.source_known.replace("%{title}", answer.body.title))
-    this.citeSource(answer.body)
+    this.citing.ask()
   }
 
   // What is chosen becomes a blank; else one is set and chosen, to be worded.
@@ -217,6 +193,16 @@ export default class Inserting {
   async tellWithheld(page) {
     const { words } = await get(`${this.root.dataset.withheld}?page=${page}`)
     this.say(words ?? "")
+  }
+
+  chosenFiles(field) {
+    this.files([...field.files])
+    field.value = ""
+  }
+
+  // Pressed elsewhere, a list of choices closes.
+  pressedElsewhere(target) {
+    if (this.picker.isOpen && !this.picker.inText && !target.closest("[data-link-panel]")) this.picker.hide()
   }
 
   // What is dropped or pasted: one text alone comes in as text, all else as files.

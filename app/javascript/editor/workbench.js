@@ -1,26 +1,26 @@
 import acts from "./acts"
 import build from "./build"
 import { firstSelection, rememberCaret } from "./carets"
-import Conflict from "./conflict"
 import Context from "./context"
 import Inserting from "./inserting"
 import { toEnd, withoutLastLine } from "./last_line"
 import Outline from "./outline"
-import publishing from "./publishing"
+import Conflict from "./panels/conflict"
+import Panels from "./panels/panels"
+import Publishing from "./panels/publishing"
+import { Searching } from "./panels/searching"
 import Saving from "./saving"
-import { Searching } from "./searching"
 import { kindOf } from "./turning"
 import Writers from "./writers"
 import { del } from "idb-keyval"
 
 const LONGEST_TITLE = 200
 const COUNTED = 400 // milliseconds after a key until words are counted
-const PANELS = ["link-panel", "search-panel", "publish-panel", "source-panel"]
 
 // The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,
 // since it must not be wrapped.
 export default () => {
-  let root, words, editor, saving, inserting, searching, context, outline, conflict, title, local, counting
+  let root, words, editor, saving, panels, inserting, context, outline, conflict, title, local, counting
   const part = (name) => root.querySelector(`[data-${name}]`)
   const caretKey = () => `${root.dataset.person}/${root.dataset.page}`
 
@@ -93,17 +93,6 @@ export default () => {
     editor.view.dispatch(tr.setMeta("addToHistory", false).setMeta("preventUpdate", true))
   }
 
-  const open = () => [...root.querySelectorAll(".bench-panel:not([hidden])")]
-
-  // Closes the panels; answers whether one was open.
-  function close() {
-    const any = open().length > 0
-    if (inserting.picker.isOpen) inserting.picker.close()
-    if (!part("search-panel").hidden) searching.hide()
-    for (const name of PANELS) part(name).hidden = true
-    return any
-  }
-
   function closeMenus() {
     const menus = [...document.querySelectorAll("details.menu[open]")]
     menus.forEach((menu) => { menu.open = false })
@@ -121,7 +110,6 @@ export default () => {
 
   return {
     ...acts(() => editor),
-    ...publishing(() => ({ root, words, saving, conflict: conflict?.answer }), part),
 
     async init() {
       root = this.$root
@@ -141,13 +129,15 @@ export default () => {
         root, element: part("editor"), content: draft.document, words, names: { ...names, inserts }, page, pasteAddress: paste, menu: part("selection-menu"),
         on: {
           signs, onFiles: (files, at) => inserting.dropped(files, at), onProblem: (problem) => tell(words[problem]), onDay: (onChoose) => inserting.day(onChoose),
-          onEscape: () => { const [panels, menus] = [close(), closeMenus()]; return panels || menus }, onDescribe: () => context.describe()
+          onEscape: () => { const [shut, menus] = [panels.close(), closeMenus()]; return shut || menus }, onDescribe: () => context.describe()
         },
         onUpdate: () => { saving.changed(); countSoon() },
         onTransaction: () => editor && mirror()
       })
-      inserting = new Inserting({ root, words, names, editor, say: tell, close })
-      searching = new Searching({ root, panel: part("search-panel"), editor, words })
+      panels = new Panels(root, () => editor.commands.focus())
+      inserting = new Inserting({ root, words, names, editor, panels, say: tell })
+      new Searching({ root, panel: part("search-panel"), panels, editor, words })
+      new Publishing({ root, panel: part("publish-panel"), panels, words, saving, conflict: () => conflict.answer })
       context = new Context({ row: part("context"), gutter: part("table-gutter"), editor, words, names, address: `${location.origin}${root.dataset.address}`, say: tell })
       outline = new Outline({ list: document.querySelector("[data-outline-list]"), editor, words, say: tell })
       conflict = new Conflict({ part, words, editor, saving, takeText, say })
@@ -169,7 +159,7 @@ export default () => {
       editor.view.focus()
       editor.view.dispatch(editor.state.tr.scrollIntoView())
       document.querySelectorAll("dialog").forEach((dialog) => dialog.addEventListener("close", () => editor.view.focus()))
-      if (location.hash === "#publish") this.openPublish()
+      if (location.hash === "#publish") panels.open("publish")
     },
 
     destroy() {
@@ -203,24 +193,18 @@ export default () => {
     pressAnywhere(event) {
       if (event.key === "F1") this.showKeys(event)
       else if (event.key === "F6") this.goRound(event)
-      else if (event.key === "Escape" && !event.defaultPrevented && document.activeElement === document.body) close()
+      else if (event.key === "Escape" && !event.defaultPrevented && document.activeElement === document.body) panels.close()
       if (document.activeElement === document.body && event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && editor?.isEditable) editor.view.focus()
     },
 
     press(event) {
       if (event.key === "Escape" && !event.defaultPrevented && !editor.view.dom.contains(event.target)) {
-        if (!closeMenus()) close()
+        if (!closeMenus()) panels.close()
         event.preventDefault()
         editor.commands.focus()
       }
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return
-      if (event.key === "Enter") this.openPublish()
-      else if (event.key === "k") this.openLink()
-      else if (event.key === "s") this.openPublish()
-      else if (event.key === "f") this.openSearch()
-      else if (event.key === "h") this.openSearch({ replacing: true })
-      else return
-      event.preventDefault()
+      if (panels.key(event.key)) event.preventDefault()
     },
 
     goRound(event) {
@@ -239,73 +223,9 @@ export default () => {
       tools[(at + step + tools.length) % tools.length].focus()
     },
 
-    openSearch({ replacing = false } = {}) {
-      close()
-      searching.open({ replacing })
-    },
-
-    search() {
-      searching.ask()
-    },
-
-    reword() {
-      searching.reword()
-    },
-
-    searchKey(event) {
-      if (event.key !== "Enter") return
-      event.preventDefault()
-      if (event.target.name === "replace") searching.replace()
-      else if (event.shiftKey) searching.previous()
-      else searching.next()
-    },
-
-    searchAct(event) {
-      searching[event.currentTarget.dataset.act]()
-    },
-
     showKeys(event) {
       event.preventDefault()
       document.querySelector("#keys").showModal()
-    },
-
-    keepSource() {
-      inserting.keepSource()
-    },
-
-    openLink() {
-      inserting.link()
-    },
-
-    openInsert() {
-      inserting.anything()
-    },
-
-    chooseFiles(event) {
-      inserting.files([...event.target.files])
-      event.target.value = ""
-    },
-
-    choosing() {
-      inserting.picker.typed()
-    },
-
-    chooseKey(event) {
-      inserting.picker.key(event)
-    },
-
-    pick(event) {
-      inserting.picker.pick(event)
-    },
-
-    // Pressed elsewhere, a list of choices closes.
-    pressElsewhere(event) {
-      if (inserting?.picker.isOpen && !inserting.picker.inText && !event.target.closest("[data-link-panel]")) inserting.picker.hide()
-    },
-
-    closePanels() {
-      close()
-      editor.commands.focus()
     },
 
     untell() {

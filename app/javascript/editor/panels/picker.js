@@ -12,6 +12,9 @@ export default class Picker {
     this.label = panel.querySelector("label")
     this.none = panel.querySelector("[data-none]")
     this.choices = []
+    this.input.addEventListener("input", () => this.typed())
+    this.input.addEventListener("keydown", (event) => this.key(event))
+    this.list.addEventListener("mousedown", (event) => this.pick(event))
   }
 
   get isOpen() {

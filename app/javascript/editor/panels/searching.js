@@ -1,7 +1,7 @@
 import { Extension } from "@tiptap/core"
 import { SearchQuery, findNext, findPrev, getMatchHighlights, replaceAll, replaceNext, search, setSearchState } from "prosemirror-search"
 import { TextSelection } from "@tiptap/pm/state"
-import { keepInView } from "./in_view"
+import { keepInView } from "../in_view"
 
 // Finding and replacing in the text that is being written. One of what is found is always chosen and seen: replacing
 // replaces that one, and goes on to the next.
@@ -9,9 +9,22 @@ import { keepInView } from "./in_view"
 export const searching = Extension.create({ name: "searching", addProseMirrorPlugins: () => [search()] })
 
 export class Searching {
-  constructor({ root, panel, editor, words }) {
+  constructor({ root, panel, panels, editor, words }) {
     Object.assign(this, { root, panel, editor, words })
     this.form = panel.querySelector("form")
+    this.form.addEventListener("submit", (event) => event.preventDefault())
+    this.form.addEventListener("input", ({ target }) => (target.name === "replace" ? this.reword() : this.ask()))
+    this.form.addEventListener("keydown", (event) => this.key(event))
+    panel.addEventListener("click", ({ target }) => this[target.closest("[data-act]")?.dataset.act]?.())
+    panels.add("search", { element: panel, open: (given) => this.open(given), close: () => this.hide(), keys: { f: {}, h: { replacing: true } } })
+  }
+
+  key(event) {
+    if (event.key !== "Enter") return
+    event.preventDefault()
+    if (event.target.name === "replace") this.replace()
+    else if (event.shiftKey) this.previous()
+    else this.next()
   }
 
   open({ replacing = false } = {}) {

@@ -1,0 +1,48 @@
+import { get, post } from "../../http"
+
+// Publishing from the workbench: what there is to know before, a note, and the edition.
+export default class Publishing {
+  // conflict tells whether a colleague's newer text stands against what would be published.
+  constructor({ root, panel, panels, words, saving, conflict }) {
+    Object.assign(this, { panel, panels, words, saving, conflict, address: root.dataset.publish })
+    panel.addEventListener("submit", (event) => {
+      event.preventDefault()
+      this.publish()
+    })
+    panels.add("publish", { element: panel, open: () => this.open(), keys: { Enter: null, s: null } })
+  }
+
+  part(name) {
+    return this.panel.querySelector(`[data-publish-${name}]`)
+  }
+
+  open() {
+    this.tellBefore()
+    this.part("error").hidden = true
+    this.panel.hidden = false
+    this.panel.querySelector("#note").focus()
+  }
+
+  // It stands there when it has come.
+  async tellBefore() {
+    this.part("words").replaceChildren()
+    await this.saving.save()
+    const { words: sentences } = await get(`${this.address}/new`)
+    this.part("words").replaceChildren(...(sentences ?? []).map((sentence) => Object.assign(document.createElement("li"), { textContent: sentence })))
+  }
+
+  async publish() {
+    const button = this.panel.querySelector("button")
+    button.disabled = true
+    const saved = await this.saving.save()
+    const { note, small } = this.panel
+    const answer = saved && await post(this.address, { version: this.saving.version, note: note.value, small: small.checked ? "1" : "0" }).catch(() => null)
+    button.disabled = false
+    if (answer?.ok) return location.assign(answer.body.location)
+    if (saved === false && this.conflict()) return this.panels.close()
+
+    this.part("error").textContent = answer?.body?.error ?? this.words.failed
+    this.part("error").hidden = false
+    return null
+  }
+}
