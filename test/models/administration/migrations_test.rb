@@ -1,0 +1,76 @@
+require "test_helper"
+require "zlib"
+
+# Houses of earlier releases, filled, are brought forward: what they held they hold, and their tables become those of a new
+# house. Each release adds its dump: sqlite3 FILE .dump | gzip -9n > test/dumps/DAY.sql.gz
+class MigrationsTest < ActiveSupport::TestCase
+  DUMPS = Rails.root.glob("test/dumps/*.sql.gz")
+  OWN_TABLES = /\A(sqlite_|schema_migrations|ar_internal_metadata)/ # of SQLite and Active Record
+
+  test "there are dumps" do
+    assert_operator DUMPS.size, :>=, 1
+  end
+
+  DUMPS.each do |dump|
+    test "the house of #{dump.basename(".sql.gz")} is brought forward" do
+      with_house(dump) do |file|
+        before = held(file)
+        assert_operator before["pages"][:rows].size, :>, 20
+        told = bring_forward(file)
+        assert_equal [ [], before["pages"][:rows].size ], [ told["harms"], told["pages"] ]
+        now = held(file, columns: before.transform_values { |table| table[:columns] })
+        assert_empty(before.keys.reject { |name| before[name] == now[name] })
+        assert_equal schema(Rails.root.join("db/structure.sql").read), schema_of(file)
+        assert_equal [ "ok" ], query(file, "PRAGMA integrity_check").flatten
+        assert_empty query(file, "PRAGMA foreign_key_check")
+      end
+    end
+  end
+
+  private
+
+  def with_house(dump)
+    Dir.mktmpdir do |folder|
+      file = File.join(folder, "house.sqlite3")
+      sql = Zlib::GzipReader.open(dump, &:read)
+      _out, status = Open3.capture2("sqlite3", file, stdin_data: sql)
+      assert_predicate status, :success?
+      yield file
+    end
+  end
+
+  def bring_forward(file)
+    out, status = Open3.capture2({ "RAILS_ENV" => "test", "TEST_DATABASE" => file }, "bin/rails", "runner", "test/dumps/bring_forward.rb", chdir: Rails.root.to_s, err: File::NULL)
+    assert_predicate status, :success?, out
+    JSON.parse(out.lines.last)
+  end
+
+  def query(file, sql)
+    SQLite3::Database.new(file, readonly: true).tap { |database| database.results_as_hash = false }.execute(sql)
+  end
+
+  # @param columns [Hash{String=>Array<String>}, nil] of each table; all of them if none are given
+  # @return [Hash{String=>Hash}] what every table holds
+  def held(file, columns: nil)
+    tables = columns&.keys || query(file, "SELECT name FROM sqlite_schema WHERE type = 'table' AND sql NOT LIKE 'CREATE VIRTUAL%'").flatten.reject { |name| name.match?(OWN_TABLES) || name.match?(/_(data|idx|docsize|config|content)\z/) }
+    tables.to_h do |table|
+      names = columns ? columns[table] : query(file, "PRAGMA table_info(\"#{table}\")").map { |row| row[1] }
+      [ table, { columns: names, rows: query(file, "SELECT #{names.map { |name| "\"#{name}\"" }.join(", ")} FROM \"#{table}\" ORDER BY 1, 2") } ]
+    end
+  end
+
+  # Columns, indexes and triggers, however the statements that made them are written.
+  def schema_of(file)
+    tables = query(file, "SELECT name FROM sqlite_schema WHERE type = 'table' ORDER BY name").flatten.reject { |name| name.match?(OWN_TABLES) }
+    others = query(file, "SELECT type, name, tbl_name FROM sqlite_schema WHERE type IN ('index', 'trigger') AND sql IS NOT NULL ORDER BY 1, 2")
+    { columns: tables.to_h { |table| [ table, query(file, "PRAGMA table_info(\"#{table}\")").map { |row| row[1, 3] }.sort ] }, others: others }
+  end
+
+  def schema(structure)
+    Dir.mktmpdir do |folder|
+      file = File.join(folder, "new.sqlite3")
+      Open3.capture2("sqlite3", file, stdin_data: structure)
+      schema_of(file)
+    end
+  end
+end
