@@ -1,20 +1,7 @@
 import { Extension } from "@tiptap/core"
 import { Plugin, PluginKey } from "@tiptap/pm/state"
 import { ReplaceStep } from "@tiptap/pm/transform"
-
-const LETTERS = "abcdefghijklmnopqrstuvwxyz0123456789"
-
-// 252 is the largest multiple of 36 in a byte; larger bytes are skipped, so that all letters are equally likely.
-export function newId() {
-  let id = ""
-  while (id.length < 8) {
-    for (const byte of crypto.getRandomValues(new Uint8Array(12))) if (byte < 252 && id.length < 8) id += LETTERS[byte % 36]
-  }
-  return id
-}
-
-const TYPES = ["paragraph", "heading", "bullet_list", "ordered_list", "list_item", "quote", "code_block", "divider", "notice", "task_list", "task", "table", "row",
-  "cell", "header_cell", "fold", "columns", "column", "contents_list", "passage", "live_insert", "figure", "embed", "gallery", "references"]
+import { BLOCKS, newId } from "./ids"
 
 function byId(doc) {
   const found = new Map()
@@ -31,7 +18,7 @@ function mend(transactions, before, after) {
   const old = byId(before.doc)
   const blocks = []
   after.doc.descendants((node, pos) => {
-    if (TYPES.includes(node.type.name)) blocks.push({ node, pos, id: node.attrs.id })
+    if (BLOCKS.includes(node.type.name)) blocks.push({ node, pos, id: node.attrs.id })
   })
 
   const sameText = (id, { node }) => node.textContent !== "" && old.get(id)?.node.type === node.type && old.get(id).node.textContent === node.textContent
@@ -75,7 +62,7 @@ export default Extension.create({
 
   addGlobalAttributes() {
     return [{
-      types: TYPES,
+      types: BLOCKS,
       attributes: { id: { default: null, keepOnSplit: false, renderHTML: ({ id }) => (id ? { "data-id": id } : {}) } }
     }]
   },

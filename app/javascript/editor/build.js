@@ -14,6 +14,7 @@ import moving from "./moving"
 import nodes from "./nodes"
 import { searching } from "./panels/searching"
 import selectionMenu from "./selection_menu"
+import stated from "./stated"
 
 // @param on [Object] what the editor calls when something is asked for: signs (see asking), onFiles, onProblem, onDay,
 //   onEscape, onDescribe
@@ -25,8 +26,7 @@ export default function build({ root, element, content, words, names, page, past
     injectCSS: false, // the policy allows no injected styles; ours are in text.css
     enableContentCheck: true,
     extensions: [
-      ...nodes(words, names, on.onDay),
-      ...figures(words, names.files, on.onDescribe),
+      ...stated([...nodes(words, names, on.onDay), ...figures(words, names.files, on.onDescribe)]),
       dropping(on.onFiles, pasting),
       blockIds,
       clipboard.configure(pasting),

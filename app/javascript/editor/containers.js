@@ -32,8 +32,6 @@ function headed(editor, className, head, update) {
 
 const named = (name, attribute, words, more = {}) => Node.create({
   name,
-  group: "block",
-  content: "block+",
   defining: true,
   addAttributes: () => ({ [attribute]: { default: "", rendered: false }, ...more }),
   renderHTML: ({ HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: name }), 0],
@@ -49,7 +47,6 @@ const named = (name, attribute, words, more = {}) => Node.create({
 
 const task = (words, people, askDay) => Node.create({
   name: "task",
-  content: "block+",
   defining: true,
   addAttributes: () => ({ done: { default: false, rendered: false }, assignee: { default: null, rendered: false }, due: { default: null, rendered: false } }),
   renderHTML: ({ HTMLAttributes }) => ["li", mergeAttributes(HTMLAttributes, { class: "task" }), 0],
@@ -93,22 +90,17 @@ const task = (words, people, askDay) => Node.create({
 
 const taskList = Node.create({
   name: "task_list",
-  group: "block",
-  content: "task+",
   renderHTML: ({ HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: "tasks" }), 0]
 })
 
 const columns = Node.create({
   name: "columns",
-  group: "block",
-  content: "column{2,3}",
   isolating: true,
   renderHTML: ({ node, HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: `columns columns-${node.childCount}` }), 0]
 })
 
 const column = Node.create({
   name: "column",
-  content: "block+",
   isolating: true,
   addAttributes: () => ({ share: { default: 1, rendered: false } }),
   renderHTML: ({ node, HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: `column column-${node.attrs.share}` }), 0]

@@ -3,6 +3,7 @@ import * as tableActs from "@tiptap/pm/tables"
 import { choose, chosenBlock, chosenRange, setAlong, takesAlong } from "./chosen"
 import { withoutIds } from "./clipboard"
 import { mirrored } from "./controls"
+import { ADDRESS } from "./ids"
 import { move, moveSection, remove } from "./moving"
 import { isHeading } from "./sections"
 import { addressOf, told } from "./told_links"
@@ -14,7 +15,7 @@ const CENTRED = { paragraph: "align", heading: "align", figure: "side" }
 
 // A page's address of this house, as documents name it.
 function target(typed) {
-  const own = typed.startsWith(`${location.origin}/p/`) && typed.match(/(?:-|\/p\/)([a-z0-9]{10})(?:#b-([a-z0-9]{8}))?$/)
+  const own = typed.startsWith(`${location.origin}/p/`) && typed.match(ADDRESS)
   return own ? ["page:" + own[1], own[2]].filter(Boolean).join("#") : typed.trim() || null
 }
 

@@ -45,8 +45,6 @@ function leaveCaption(editor) {
 
 const figure = (words, onDescribe) => Node.create({
   name: "figure",
-  group: "block",
-  content: "inline*",
   draggable: true,
   isolating: true,
   addAttributes: attributes({ file: null, alt: "", width: 100, side: null, target: null }),
@@ -99,8 +97,6 @@ const figure = (words, onDescribe) => Node.create({
 
 const gallery = (words) => Node.create({
   name: "gallery",
-  group: "block",
-  content: "figure+",
   isolating: true,
   addAttributes: attributes({ layout: "grid" }),
   renderHTML: ({ HTMLAttributes }) => ["div", HTMLAttributes, 0],
@@ -125,7 +121,6 @@ const gallery = (words) => Node.create({
 
 const embed = (words, names) => Node.create({
   name: "embed",
-  group: "block",
   atom: true,
   addAttributes: attributes({ file: null, address: null, title: "", text: "" }),
   renderHTML: ({ HTMLAttributes }) => ["div", HTMLAttributes],

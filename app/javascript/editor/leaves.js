@@ -6,7 +6,6 @@ import { dayInWords } from "./days"
 
 const piece = (name, attrs, inline, show) => Node.create({
   name,
-  group: inline ? "inline" : "block",
   inline,
   atom: true,
   selectable: true,
@@ -32,7 +31,6 @@ async function preview(dom, { page, passage }, address, words) {
 // A block that is made anew at each view, with fields for what its writer decides.
 const settled = (name, attrs, className, fields, show) => Node.create({
   name,
-  group: "block",
   atom: true,
   selectable: true,
   addAttributes: () => Object.fromEntries(Object.entries(attrs).map(([key, value]) => [key, { default: value, rendered: false }])),

@@ -16,6 +16,7 @@ import leaves from "./leaves"
 import marks from "./marks"
 import tables from "./tables"
 import { BulletList, ListItem, ListKeymap, OrderedList } from "@tiptap/extension-list"
+import schema from "./schema.json"
 import { told } from "./told_links"
 
 // The document tree's node types and marks under the names that the core gives them. A test holds this schema against
@@ -24,7 +25,6 @@ import { told } from "./told_links"
 const aligned = { align: { default: null, renderHTML: ({ align }) => (align ? { class: `align-${align}` } : {}) } }
 
 const heading = Heading.extend({
-  content: "text*",
   addAttributes() {
     return { ...this.parent?.(), ...aligned }
   },
@@ -32,18 +32,16 @@ const heading = Heading.extend({
   renderHTML({ node, HTMLAttributes }) {
     return [`h${node.attrs.level + 1}`, HTMLAttributes, 0]
   }
-}).configure({ levels: [1, 2, 3, 4] })
+}).configure({ levels: schema.headingLevels })
 
-const bulletList = BulletList.extend({ name: "bullet_list", content: "list_item+", group: "block" }).configure({ itemTypeName: "list_item" })
+const bulletList = BulletList.extend({ name: "bullet_list" }).configure({ itemTypeName: "list_item" })
 
 const orderedList = OrderedList.extend({
   name: "ordered_list",
-  content: "list_item+",
-  group: "block",
   addAttributes: () => ({ start: { default: 1 } })
 }).configure({ itemTypeName: "list_item" })
 
-const listItem = ListItem.extend({ name: "list_item", content: "block+" })
+const listItem = ListItem.extend({ name: "list_item" })
   .configure({ bulletListTypeName: "bullet_list", orderedListTypeName: "ordered_list" })
 
 const listKeymap = ListKeymap.configure({ listTypes: [{ itemName: "list_item", wrapperNames: ["bullet_list", "ordered_list"] }] })
@@ -60,8 +58,6 @@ const hardBreak = HardBreak.extend({
 const notice = Node.create({
   name: "notice",
   addOptions: () => ({ tones: {} }),
-  group: "block",
-  content: "block+",
   defining: true,
   addAttributes: () => ({ tone: { default: "note", rendered: false } }),
   renderHTML({ node, HTMLAttributes }) {

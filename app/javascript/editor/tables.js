@@ -9,11 +9,9 @@ const spans = {
   colwidth: { default: null, rendered: false },
   align: { default: null, renderHTML: ({ align }) => (align ? { class: `align-${align}` } : {}) }
 }
-const CELL = "(paragraph|bullet_list|ordered_list|task_list|code_block)+"
 
 const cell = (name, tag) => Node.create({
   name,
-  content: CELL,
   tableRole: name,
   isolating: true,
   addAttributes: () => spans,
@@ -22,8 +20,6 @@ const cell = (name, tag) => Node.create({
 
 export const table = Node.create({
   name: "table",
-  group: "block",
-  content: "row+",
   tableRole: "table",
   isolating: true,
   renderHTML: ({ HTMLAttributes }) => ["table", HTMLAttributes, ["tbody", 0]],
@@ -40,7 +36,7 @@ export const table = Node.create({
   addProseMirrorPlugins: () => [columnResizing({ handleWidth: 5, cellMinWidth: 40, lastColumnResizable: false }), tableEditing({ allowTableNodeSelection: true })]
 })
 
-export const row = Node.create({ name: "row", content: "(cell|header_cell)+", tableRole: "row", renderHTML: ({ HTMLAttributes }) => ["tr", HTMLAttributes, 0] })
+export const row = Node.create({ name: "row", tableRole: "row", renderHTML: ({ HTMLAttributes }) => ["tr", HTMLAttributes, 0] })
 
 export default [table, row, cell("cell", "td"), cell("header_cell", "th")]
 

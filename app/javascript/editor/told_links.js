@@ -1,3 +1,5 @@
+import { TARGET } from "./ids"
+
 // What a link leads to, in words: a page's title and how it stands, a page that is only promised, or an address.
 //
 // @param names [Object] pages and states by id
@@ -11,7 +13,7 @@ export function told(target, names, words) {
 
 // Where it can be looked at; null for a page that is not there yet.
 export function addressOf(target) {
-  const page = target.match(/^page:([a-z0-9]+)(?:#([a-z0-9]+))?$/)
+  const page = target.match(TARGET)
   if (page) return `/p/${page[1]}${page[2] ? `#b-${page[2]}` : ""}`
   return /^(https?|mailto|tel):/.test(target) ? target : null
 }

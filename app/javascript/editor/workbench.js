@@ -2,6 +2,7 @@ import acts from "./acts"
 import build from "./build"
 import { firstSelection, rememberCaret } from "./carets"
 import Context from "./context"
+import { LONGEST_TITLE } from "./ids"
 import Inserting from "./inserting"
 import { toEnd, withoutLastLine } from "./last_line"
 import Outline from "./outline"
@@ -14,7 +15,6 @@ import { kindOf } from "./turning"
 import Writers from "./writers"
 import { del } from "idb-keyval"
 
-const LONGEST_TITLE = 200
 const COUNTED = 400 // milliseconds after a key until words are counted
 
 // The writing of one page: editor, title, saving, linking, publishing. The editor lives outside what Alpine watches,

@@ -6,7 +6,7 @@ module PubliclyIdentified
 
   # @return [String] a new one
   def self.generate
-    SecureRandom.alphanumeric(10, chars: [ *"a".."z", *"0".."9" ])
+    SecureRandom.alphanumeric(Zuhause::Document::Ids::PUBLIC_LENGTH, chars: Zuhause::Document::Ids::LETTERS)
   end
 
   included do

@@ -7,6 +7,7 @@ require "zuhause/document/normal"
 require "zuhause/document/ids"
 require "zuhause/document/outline"
 require "zuhause/document/title"
+require "zuhause/document/description"
 
 module Zuhause
   # A page's text: a tree of nodes, held as plain hashes with string keys, the same in the database, in the

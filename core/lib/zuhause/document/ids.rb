@@ -3,7 +3,8 @@ module Zuhause
     # Ids of blocks: eight characters of a–z and 0–9, unique within the page.
     module Ids
       LETTERS = [ *"a".."z", *"0".."9" ].freeze
-      private_constant :LETTERS
+      LENGTH = 8
+      PUBLIC_LENGTH = 10 # of the ids of pages, files and people, which addresses bear
 
       module_function
 
@@ -12,8 +13,8 @@ module Zuhause
       def generate(random: Random)
         # 252 is the largest multiple of 36 in a byte: larger ones are skipped so that all letters are equally likely.
         letters = +""
-        letters << random.bytes(12).bytes.select { |b| b < 252 }.map { |b| LETTERS[b % 36] }.join while letters.size < 8
-        letters[0, 8]
+        letters << random.bytes(12).bytes.select { |b| b < 252 }.map { |b| LETTERS[b % 36] }.join while letters.size < LENGTH
+        letters[0, LENGTH]
       end
 
       # Gives an id to each block that has none, and a new one to each that bears an id met before.
