@@ -10,7 +10,7 @@ class ExposureTest < Minitest::Test
   def test_what_is_told_is_what_happens_over_generated_houses
     random = Random.new(SEED)
     told = 0
-    600.times do
+    generate(600) do
       people = people(random)
       switches, switches_after = Array.new(2) { Switches.new(guests: random.rand(3).positive?, public_addresses: random.rand(2).zero?) }
       joined = people.sample(random: random)
@@ -61,7 +61,7 @@ class ExposureTest < Minitest::Test
   def test_inserts_withheld_from_those_who_gain
     random = Random.new(SEED)
     withheld = 0
-    300.times do
+    generate(300) do
       people = people(random)
       switches = Switches.new(guests: random.rand(3).positive?, public_addresses: random.rand(2).zero?)
       before, after, inside = Array.new(3) { List.of(place(random)) }

@@ -22,7 +22,7 @@ class ComparisonHTMLTest < Minitest::Test
 
   def test_generated_comparisons_are_written_without_live_code
     random = Random.new(SEED)
-    200.times do
+    generate(100) do
       docs = Array.new(2) { Document.accept(Generated.new(random).document, random: random).doc }
       %i[both old new].each do |side|
         html = Markup::ComparisonHTML.write(Changes::Comparison.new(*docs), label: ->(e) { "[#{e.kind}]" }, side: side).join

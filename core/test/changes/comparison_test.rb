@@ -5,7 +5,7 @@ class ComparisonTest < Minitest::Test
 
   def test_applying_what_was_found_to_the_old_gives_the_new_over_generated_documents
     random = Random.new(SEED)
-    800.times do
+    generate(400) do
       old = accepted(Generated.new(random).document, random)
       new = accepted(changed(old, random), random)
       comparison = Changes::Comparison.new(old, new)
@@ -16,7 +16,7 @@ class ComparisonTest < Minitest::Test
 
   def test_unrelated_documents_too
     random = Random.new(SEED)
-    200.times do
+    generate(200) do
       old, new = Array.new(2) { accepted(Generated.new(random).document, random) }
       assert_equal new, Changes::Comparison.new(old, new).apply
       bare, other = Document::Ids.strip(old), Document::Ids.strip(new)
@@ -26,7 +26,7 @@ class ComparisonTest < Minitest::Test
 
   def test_nothing_changed_is_nothing_found
     random = Random.new(SEED)
-    100.times do
+    generate(100) do
       doc = accepted(Generated.new(random).document, random)
       assert_empty Changes::Comparison.new(doc, JSON.parse(JSON.generate(doc))).differences
     end
@@ -85,7 +85,7 @@ class ComparisonTest < Minitest::Test
 
   def test_ids_are_carried_over_to_a_text_read_without_them
     random = Random.new(SEED)
-    100.times do
+    generate(100) do
       old = accepted(Generated.new(random).document, random)
       carried = Changes.carry_ids(old, Document::Ids.strip(old))
       assert_equal Document::Ids.strip(old), Document::Ids.strip(carried)
@@ -99,7 +99,7 @@ class ComparisonTest < Minitest::Test
 
   def test_what_is_put_back_is_always_a_document
     random = Random.new(SEED)
-    150.times do
+    generate(150) do
       old = accepted(Generated.new(random).document, random)
       comparison = Changes::Comparison.new(old, accepted(changed(old, random), random))
       comparison.differences.each { |entry| assert_empty Document::Check.problems(comparison.put_back(entry.number)), -> { "SEED=#{SEED}" } }

@@ -53,6 +53,6 @@ class RematchTest < Minitest::Test
   def documents(count)
     random = Random.new(SEED)
     generated = Generated.new(random)
-    count.times { yield Document.accept(generated.document).doc, random }
+    generate(count) { yield Document.accept(generated.document).doc, random }
   end
 end

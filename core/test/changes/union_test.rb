@@ -5,7 +5,7 @@ class UnionTest < Minitest::Test
 
   def test_whatever_stands_in_either_text_stands_in_the_outcome
     random = Random.new(SEED)
-    300.times do
+    generate(150) do
       base = Document.accept(Generated.new(random).document).doc
       first, second = Array.new(2) { Document.accept(edited(base, random)).doc }
       union = Changes::Union.of(first, second)
@@ -18,7 +18,7 @@ class UnionTest < Minitest::Test
 
   def test_equal_texts_stand_once
     random = Random.new(SEED)
-    100.times do
+    generate(100) do
       doc = Document.accept(Generated.new(random).document).doc
       assert_equal doc, Changes::Union.of(doc, doc), -> { "SEED=#{SEED}" }
     end

@@ -12,7 +12,7 @@ class DocumentTest < Minitest::Test
 
   def test_normal_form_and_ids_are_stable_over_generated_documents
     random = Random.new(SEED)
-    500.times do
+    generate(500) do
       accepted = Document.accept(Generated.new(random).document, random: random)
       again = Document.accept(accepted.doc, random: random)
       assert_equal JSON.generate(accepted.doc), JSON.generate(again.doc)

@@ -15,7 +15,7 @@ class ThinningTest < Minitest::Test
 
   def test_generated_states
     random = Random.new(SEED)
-    200.times do
+    generate(200) do
       times = Array.new(1 + random.rand(400)) { NOW - random.rand(10**(1 + random.rand(7))) }
       kept = Thinning.kept(times, now: NOW)
       assert_equal times.max, kept.first

@@ -22,7 +22,7 @@ class SnippetTest < Minitest::Test
 
   def test_any_text_and_any_query
     random = Random.new(SEED)
-    200.times do
+    generate(200) do
       text = Array.new(random.rand(80)) { Generated::PIECES.sample(random: random) }.join(" ")
       query = Array.new(random.rand(4)) { Generated::PIECES.sample(random: random) }.join(" ")
       plain = snippet(text, query, "", "").delete_prefix("… ").delete_suffix(" …")

@@ -13,7 +13,7 @@ class SpellingTest < Minitest::Test
   # Against all words that one slip makes.
   def test_one_slip_is_at_distance_one
     random = Random.new(SEED)
-    300.times do
+    generate(300) do
       word = Array.new(1 + random.rand(8)) { ("a".."d").to_a.sample(random: random) }.join
       slip = slip(word, random)
       expected = slip == word ? 0 : 1
@@ -26,7 +26,7 @@ class SpellingTest < Minitest::Test
   # Against the definition, for words that have much or little in common.
   def test_distances_are_those_of_the_definition_up_to_where_it_gives_up
     random = Random.new(SEED)
-    600.times do
+    generate(600) do
       one, other = Array.new(2) { Array.new(random.rand(7)) { %w[a b c].sample(random: random) }.join }
       (1..3).each do |most|
         assert_equal [ by_definition(one, other), most + 1 ].min, Spelling.distance(one, other, most), "#{one} #{other} #{most} SEED=#{SEED}"

@@ -28,6 +28,6 @@ class CopiesTest < Minitest::Test
 
   def documents(count)
     generated = Generated.new(Random.new(SEED))
-    count.times { yield Zuhause::Document.accept(generated.document).doc }
+    generate(count) { yield Zuhause::Document.accept(generated.document).doc }
   end
 end

@@ -19,7 +19,7 @@ class GridTest < Minitest::Test
 
   def test_there_and_back
     random = Random.new(SEED)
-    100.times do
+    generate(100) do
       rows = Array.new(1 + random.rand(4)) { Array.new(2 + random.rand(3)) { [ "", "a", "1,5", "say \"x\"", "c;d", "e\tf", "two\nlines" ].sample(random: random) } }
       rows.first[0] = "head"
       doc = { "type" => "doc", "content" => [ Markup::Grid.read(rows.map { |row| CSV.generate_line(row) }.join, separator: ",") ] }

@@ -56,7 +56,7 @@ class HTMLReaderTest < Minitest::Test
     random = Random.new(SEED)
     pieces = %w[<p> </p> <ul> </ul> <li> <ol> <td> <table> <tr> </table> <th\ colspan=999> <h3> </h3> <b> </b> <i> <a\ href=https://x.example> </a> <div> </div> <br> <pre> </pre>
                 <blockquote> <details> <summary> </details> <img\ src=a> <input\ type=checkbox> <figure> <figcaption> </figure> <dl> <dt> <hr> & &lt; <!-- --> x] + [ "<![CDATA[", "\u0000", " ", "\n", "words ", "\ufdd0" ]
-    300.times do
+    generate(300) do
       html = Array.new(random.rand(80)) { pieces.sample(random: random) }.join
       doc = Markup::HTMLReader.read(html, picture: ->(_address, _words) { "abcdefghij" if random.rand(2).zero? }).doc
       assert_empty Document::Check.problems(doc), -> { "SEED=#{SEED} #{html.inspect}" }

@@ -46,7 +46,7 @@ class PastedListsTest < Minitest::Test
 
   def test_any_depth_and_jumps_between_levels_give_a_document
     random = Random.new(SEED)
-    100.times do
+    generate(100) do
       html = Array.new(1 + random.rand(12)) { %(<p style="mso-list:l0 level#{random.rand(14)} lfo1"><span style="mso-list:Ignore">#{[ "·", "1.", "a)" ].sample(random: random)}</span>x#{random.rand(9)}</p>) }.join
       doc = Markup::HTMLReader.read(html).doc
       assert_empty Document::Check.problems(Document.accept(doc).doc), "SEED=#{SEED}"

@@ -32,7 +32,7 @@ class ReadingTest < Minitest::Test
   def test_any_text_can_be_read
     random = Random.new(SEED)
     pieces = Generated::PIECES + [ "\n", "\n\n", "\n> ", "\n- ", "\n1. ", "\n    ", "\n```", "\u0000", "\xff", "\r\n", "\ufdd0" ]
-    400.times do
+    generate(400) do
       text = Array.new(random.rand(60)) { pieces.sample(random: random) }.join
       doc = read(text).doc
       assert_empty Document::Check.problems(doc), -> { "SEED=#{SEED} #{text.inspect}" }

@@ -5,7 +5,7 @@ class SketchTest < Minitest::Test
 
   def test_every_document_is_drawn_within_its_frame
     generated = Generated.new(Random.new(SEED))
-    150.times do
+    generate(150) do
       shapes = Nokogiri::XML("<svg>#{Markup::Sketch.draw(Document.accept(generated.document).doc)}</svg>") { |config| config.strict }.root.elements
       shapes.select { |shape| shape.name == "rect" }.each do |rect|
         x, y, width, height = %w[x y width height].map { |name| rect[name].to_f }

@@ -7,7 +7,7 @@ class SourceFormTest < Minitest::Test
   def test_linked_ids_are_written_and_all_others_carried_over
     random = Random.new(SEED)
     generated = Generated.new(random)
-    100.times do
+    generate(100) do
       doc = Document.accept(generated.document).doc
       linked = Document::Walk.blocks(doc).map { |node| node.dig("attrs", "id") }.sample(2, random: random).to_set
       markdown = Markup::MarkdownWriter.write(doc, ids: linked)

@@ -9,7 +9,6 @@ class ActsTest < ActiveSupport::TestCase
   THREADS = 3
   ACTS = Integer(ENV.fetch("ACTS", "40"))
   ROUNDS = Integer(ENV.fetch("ROUNDS", "2"))
-  SEED = Integer(ENV.fetch("SEED") { Random.new_seed % 1_000_000 })
   # Answers that an act may get because of what others did meanwhile.
   REFUSALS = [ ActiveRecord::RecordNotFound, ActiveRecord::RecordInvalid, Page::Publishing::Stale, Page::Publishing::Unchanged, Page::Binnable::NoPlace, Placed::NoKeeper ].freeze
 

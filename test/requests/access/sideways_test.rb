@@ -6,7 +6,6 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   include Devise::Test::IntegrationHelpers
 
   ROUNDS = Integer(ENV.fetch("ROUNDS", "1"))
-  SEED = Integer(ENV.fetch("SEED") { Random.new_seed % 1_000_000 })
   WORDS = %w[grit salt gangway ice sand rope lantern winter crew drill mooring swell].freeze
   ASKED = [ "grit", "salt ic", "gnagway", "lantern winter" ].freeze
 

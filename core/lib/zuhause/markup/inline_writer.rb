@@ -117,7 +117,7 @@ module Zuhause
       def code_span(text)
         fence = "`" * ((text.scan(/`+/).map(&:size).max || 0) + 1)
         fence = "`" unless text.include?("`")
-        padded = text.match?(/\A`|`\z/) || (text.match?(/\A .* \z/) && !text.strip.empty?)
+        padded = text.match?(/\A`|`\z/) || (text.match?(/\A .* \z/) && text.match?(/[^ ]/)) # CommonMark 0.31.2, 6.1: a tab counts as more than spaces
         padded ? "#{fence} #{text} #{fence}" : "#{fence}#{text}#{fence}"
       end
 
