@@ -5,6 +5,7 @@ puts "SEED=#{SEED}"
 
 module Amounts
   # @param count [Integer] of generated inputs in an ordinary run
+  # @return [Integer] in this run
   def generate(count, &block)
     count *= 10 if ENV["LONG"]
     count = [ count / 5, 1 ].max if ENV["QUICK"]
