@@ -6,6 +6,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
   include Devise::Test::IntegrationHelpers
 
   WHO = %i[outside stranger reader writer keeper admin].freeze
+  ASKED = ENV["QUICK"] ? %i[outside reader keeper] : WHO
 
   ANSWERS = {
     all: [ 200, 200, 200, 200, 200, 200 ],
@@ -203,6 +204,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
+    @people.each_value { Room.own_of(_1) } # as each has from the first sign-in, which is not what is asked here
     @deck = group("Deck", @people[:reader])
     @room = room_of(@people[:keeper])
     @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).\n\n- [ ] Sweep\n\n| Stage |\n| --- |\n| Vikness |")
@@ -331,7 +333,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     { html: door[:html], json: door.fetch(:json, :derived) }.each do |format, stated|
       next unless stated
 
-      WHO.each { |who| taken_back { assert_answer(name, door, format, who, expected(stated, door, who)) } }
+      ASKED.each { |who| taken_back { assert_answer(name, door, format, who, expected(stated, door, who)) } }
     end
   end
 
