@@ -1,4 +1,7 @@
+require "zuhause/document/attr"
+require "zuhause/document/content"
 require "zuhause/document/schema"
+require "zuhause/document/nodes"
 require "zuhause/document/walk"
 require "zuhause/document/text"
 require "zuhause/document/table"

@@ -28,7 +28,7 @@ class Generated
   def block(depth)
     kinds = %w[paragraph paragraph heading code_block divider]
     kinds += %w[contents_list live_insert figure embed gallery references]
-    kinds += %w[bullet_list ordered_list quote notice task_list fold passage columns table] if depth.positive?
+    kinds += %w[bullet_list ordered_list definition_list quote notice task_list fold passage columns table] if depth.positive?
     case kind = pick(kinds)
     when "paragraph" then node(kind, centred, inline)
     when "heading" then node(kind, { "level" => 1 + @random.rand(4), **centred }, inline.select { |n| n["type"] == "text" })
@@ -46,6 +46,7 @@ class Generated
     when "task_list" then node(kind, {}, Array.new(1 + @random.rand(3)) { task(depth) })
     when "fold" then node(kind, { "title" => pick([ "", text.tr("\t", " ") ]), "open" => pick([ true, false ]) }, blocks(1 + @random.rand(2), depth - 1))
     when "passage" then node(kind, { "name" => pick([ "", text.tr("\t", " ") ]) }, blocks(1 + @random.rand(2), depth - 1))
+    when "definition_list" then node(kind, {}, definitions(depth))
     when "columns" then node(kind, {}, Array.new(2 + @random.rand(2)) { node("column", { "share" => 1 + @random.rand(3) }, blocks(1, depth - 1)) })
     when "table" then table
     when "notice" then node(kind, { "tone" => pick(Zuhause::Document::Schema::TONES) }, blocks(1 + @random.rand(2), depth - 1))
@@ -86,6 +87,14 @@ class Generated
     Array.new(1 + @random.rand(2)) { pick([ node("paragraph", {}, inline), node("code_block", {}, code), node("bullet_list", {}, items(0)) ]) }
   end
 
+  def definitions(depth)
+    Array.new(1 + @random.rand(4)) do
+      next node("term", {}, inline.select { |n| n["type"] == "text" }) if @random.rand(2).zero?
+
+      node("definition", {}, @random.rand(2).zero? ? [ node("paragraph", {}, inline) ] : blocks(1 + @random.rand(2), depth - 1))
+    end
+  end
+
   def items(depth)
     Array.new(1 + @random.rand(3)) { node("list_item", {}, blocks(1 + @random.rand(2), depth - 1)) }
   end
@@ -94,14 +103,22 @@ class Generated
     Array.new(@random.rand(6)) do
       next({ "type" => "hard_break" }) if @random.rand(8).zero?
       next pick(LEAVES) if @random.rand(10).zero?
+      next footnote if @random.rand(12).zero?
 
-      node = { "type" => "text", "text" => text }
-      marks = %w[strong emphasis strike code].select { @random.rand(4).zero? }.map { |name| { "type" => name } }
-      marks += %w[underline blank sub sup].select { @random.rand(6).zero? }.map { |name| { "type" => name } }
-      marks += %w[highlight colour].select { @random.rand(8).zero? }.map { |name| { "type" => name, "attrs" => { "tone" => pick(Zuhause::Document::Schema::COLOURS) } } }
-      marks << { "type" => "link", "attrs" => { "target" => pick(TARGETS) } } if @random.rand(5).zero?
-      marks.empty? ? node : node.merge("marks" => marks.shuffle(random: @random))
+      marked({ "type" => "text", "text" => text })
     end
+  end
+
+  def marked(node)
+    marks = %w[strong emphasis strike code].select { @random.rand(4).zero? }.map { |name| { "type" => name } }
+    marks += %w[underline blank sub sup].select { @random.rand(6).zero? }.map { |name| { "type" => name } }
+    marks += %w[highlight colour].select { @random.rand(8).zero? }.map { |name| { "type" => name, "attrs" => { "tone" => pick(Zuhause::Document::Schema::COLOURS) } } }
+    marks << { "type" => "link", "attrs" => { "target" => pick(TARGETS) } } if @random.rand(5).zero?
+    marks.empty? ? node : node.merge("marks" => marks.shuffle(random: @random))
+  end
+
+  def footnote
+    node("footnote", {}, Array.new(@random.rand(3)) { @random.rand(6).zero? ? { "type" => "hard_break" } : marked({ "type" => "text", "text" => text }) })
   end
 
   def text

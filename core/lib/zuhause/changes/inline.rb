@@ -59,7 +59,7 @@ module Zuhause
 
       # What a token says, whatever marks it carries.
       def sign(token)
-        token["text"] || token.values_at("type", "attrs")
+        token["text"] || token.values_at("type", "attrs", "content")
       end
       private_class_method :sign
 

@@ -33,6 +33,7 @@ module Zuhause
       end
 
       MOST = 20
+      INLINE_LEVELS = 2 # what stands in a line, and what stands in that
 
       attr_reader :problems
 
@@ -57,12 +58,16 @@ module Zuhause
       def check_tree(tree)
         stack = [ [ tree, [] ] ]
         while problems.size < MOST && (node, path = stack.pop)
-          if path.size > Schema::MAX_DEPTH + 1
+          if path.size > Schema::MAX_DEPTH + (inline?(node) ? INLINE_LEVELS : 0)
             add(:too_deep, node, path, depth: Schema::MAX_DEPTH)
           elsif check_node(node, path)
             Array(node["content"]).each_with_index.reverse_each { |child, i| stack.push([ child, path + [ i ] ]) }
           end
         end
+      end
+
+      def inline?(node)
+        node.is_a?(Hash) && Schema::NODES[node["type"]]&.group == "inline"
       end
 
       # @return [Boolean] whether its children can be looked at

@@ -64,7 +64,7 @@ module Zuhause
       def join(nodes)
         nodes.slice_when { |a, b| !(a["type"] == "text" && b["type"] == "text" && a["marks"] == b["marks"]) }
              .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |n| n["text"] }.join) }
-             .map { |n| n.slice("type", "attrs", "text", "marks") }
+             .map { |n| n.slice("type", "attrs", "text", "marks", "content") }
       end
 
       def marks(marks)

@@ -5,26 +5,37 @@ module Zuhause
       module_function
 
       # @param node [Hash] any node
-      # @return [String] its text, one line a block and a line's end for a hard break
+      # @return [String] its text, one line a block and a line's end for a hard break; what stands at the foot of the page
+      #   follows the block that it belongs to
       def of(node)
         lines = [ +"" ]
-        Walk.each(node) do |inner, _ancestors|
-          case inner["type"]
-          when "text" then lines.last << inner["text"]
-          when "hard_break" then lines.last << "\n"
-          when "date" then lines.last << inner.dig("attrs", "date").to_s
-          when "mention", "page_title", "cite" then next # told anew at each view
-          else lines << +"" unless lines.last.empty?
+        notes = []
+        Walk.each(node) do |inner, ancestors|
+          type = Schema::NODES.fetch(inner["type"])
+          if type.group != "inline" then lines = ended(lines, notes)
+          elsif type.apart? then notes << +""
+          else (apart?(ancestors.last) ? notes : lines).last << type.text(inner)
           end
         end
-        lines.pop if lines.last.empty?
-        lines.join("\n")
+        ended(lines, notes).reject(&:empty?).join("\n")
       end
 
       # @return [Integer] words, a word being a run of letters, digits and what joins them
       def words(node)
         of(node).scan(/[\p{L}\p{M}\p{N}]+(?:['’.,-][\p{L}\p{M}\p{N}]+)*/).size
       end
+
+      def apart?(node)
+        node && Schema::NODES.fetch(node["type"]).apart?
+      end
+      private_class_method :apart?
+
+      def ended(lines, notes)
+        lines.concat(notes)
+        notes.clear
+        lines.last.empty? ? lines : lines << +""
+      end
+      private_class_method :ended
     end
   end
 end

@@ -32,33 +32,11 @@ module Zuhause
       end
 
       # Blocks whose label must stand inside them, since only they may stand where they do.
-      INSIDE = %w[list_item task row cell header_cell column].freeze
-
-      private
-
-      def labelled(entry, html)
-        html = html.sub(/\A<(\w+)[^>]*>/) { |tag| "#{tag.sub(/ (?:class|data-change)="[^"]*"/, "").delete_suffix(">")}#{mark(entry)}>" }
-        into = entry.node["type"] == "row" ? /<t[dh][^>]*>/ : /\A<\w+[^>]*>/
-        html.sub(into) { |tag| "#{tag}#{@label.call(entry)}" }
-      end
+      INSIDE = Document::Schema::NODES.values.select { |type| type.block? && type.group.nil? }.map(&:name).freeze
 
       # Two columns of text have no room to break out into.
-      def wide?(_node)
+      def wide?
         false
-      end
-
-      def hidden?(entry)
-        (@side == :old && entry.kind == :added) || (@side == :new && entry.kind == :removed)
-      end
-
-      def mark(entry)
-        %( class="change change-#{entry.moved ? "moved" : entry.kind}" data-change="#{entry.number}")
-      end
-
-      # The node of the side that is shown, with what its entry says inside.
-      def written(entry)
-        node = @side == :old ? entry.old || entry.new : entry.node
-        block(node.reject { |key, _value| key == "content" }.merge("content" => [ entry ]))
       end
 
       # In place of a node's content stands its entry.
@@ -77,13 +55,40 @@ module Zuhause
         entry.parts ? entry.parts.map { |part| part(part) }.join : super({ "content" => entry.node["content"] })
       end
 
-      def code(node)
-        element("pre", node, "<code>#{inline(node)}</code>", %( class="code" tabindex="0"))
+      def code(node, _language)
+        inline(node)
+      end
+
+      # What stands at the foot is compared where its number stands.
+      def note(node)
+        %(<span class="footnote-words">#{inline(node)}</span>)
       end
 
       # Ids stand in a comparison twice, or not where they were.
       def id(_node)
         ""
+      end
+
+      private
+
+      def labelled(entry, html)
+        html = html.sub(/\A<(\w+)[^>]*>/) { |tag| "#{tag.sub(/ (?:class|data-change)="[^"]*"/, "").delete_suffix(">")}#{mark(entry)}>" }
+        into = entry.node["type"] == "row" ? /<t[dh][^>]*>/ : /\A<\w+[^>]*>/
+        html.sub(into) { |tag| "#{tag}#{@label.call(entry)}" }
+      end
+
+      def hidden?(entry)
+        (@side == :old && entry.kind == :added) || (@side == :new && entry.kind == :removed)
+      end
+
+      def mark(entry)
+        %( class="change change-#{entry.moved ? "moved" : entry.kind}" data-change="#{entry.number}")
+      end
+
+      # The node of the side that is shown, with what its entry says inside.
+      def written(entry)
+        node = @side == :old ? entry.old || entry.new : entry.node
+        block(node.reject { |key, _value| key == "content" }.merge("content" => [ entry ]))
       end
 
       def part(part)

@@ -10,8 +10,8 @@ module Zuhause
     #
     # What holds nothing is one paragraph of two lines. Ids stand first, as in {Trailer}.
     module Fence
-      LEAVES = %w[paragraph heading divider contents_list live_insert embed figure references].freeze
-      CONTAINERS = %w[paragraph heading figure gallery fold columns column passage task_list task table row cell header_cell].freeze
+      LEAVES = Document::Schema::NODES.values.select { |type| type.block? && type.marks && (type.leaf? || type.content.min.zero?) }.map(&:name).freeze
+      CONTAINERS = Document::Schema::NODES.values.select { |type| type.block? && !type.leaf? && type.marks }.map(&:name).freeze
       VALUE = /"(?:[^"\\]|\\.)*"/
       OPENING = /\A::: (?<name>[a-z_]+)(?: \{(?<ids>(?:#[a-z0-9]{8})?(?: ?\^(?:[a-z0-9]{8})?)*)(?<attrs>(?: ?[a-z]+=#{VALUE})*)\})?(?<leaf>\n:::)?\z/
       CLOSING = ":::".freeze

@@ -21,10 +21,22 @@ module Zuhause
       end
 
       # @param inline [Array<Hash>]
-      # @return [Array<Hash>] what of it a heading can hold: its text
+      # @return [Array<Hash>] what of it a heading or a term can hold: its text, with what would stand at the foot in brackets
       def text(inline)
-        inline.filter_map { |node| node["type"] == "hard_break" ? { "type" => "text", "text" => " " } : (node if node["type"] == "text") }
+        inline.flat_map do |node|
+          case node["type"]
+          when "text" then [ node ]
+          when "hard_break" then [ plain(" ") ]
+          when "footnote" then [ plain(" ("), *text(node["content"] || []), plain(")") ]
+          else [ plain(Document::Schema::NODES.fetch(node["type"]).text(node)) ]
+          end
+        end.reject { |node| node["text"].empty? }
       end
+
+      def plain(text)
+        { "type" => "text", "text" => text }
+      end
+      private_class_method :plain
 
       def changed(name, block, &report)
         report.call(:misplaced)

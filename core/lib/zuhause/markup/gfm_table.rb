@@ -13,11 +13,13 @@ module Zuhause
           node["content"].all? { |row| row["content"].size == header["content"].size && row["content"].each_with_index.all? { |cell, x| plain?(cell, header["content"][x]) } }
       end
 
+      # @yieldparam inline [Array<Hash>, nil] of one cell
+      # @yieldreturn [String] as a line of Markdown
       # @return [Array<String>] lines
-      def write(node)
+      def write(node, &cell)
         header, *rows = node["content"]
         rule = "| #{header["content"].map { |cell| ALIGNMENT.fetch(cell.dig("attrs", "align")) }.join(" | ")} |"
-        [ line(header), rule, *rows.map { |row| line(row) } ]
+        [ line(header, &cell), rule, *rows.map { |row| line(row, &cell) } ]
       end
 
       # @param table [CommonMarker::Node]
@@ -47,7 +49,7 @@ module Zuhause
 
       # A bar ends a cell wherever it stands, in code too.
       def line(row)
-        "| #{row["content"].map { |cell| InlineWriter.write(cell["content"].first["content"]).gsub("|", "\\|") }.join(" | ")} |"
+        "| #{row["content"].map { |cell| yield(cell["content"].first["content"]).gsub("|", "\\|") }.join(" | ")} |"
       end
       private_class_method :line
     end

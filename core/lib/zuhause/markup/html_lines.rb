@@ -14,19 +14,20 @@ module Zuhause
                  "sub" => [ /vertical-align:\s*sub/i, nil ], "sup" => [ /vertical-align:\s*super/i, nil ] }.freeze
       SPACE = /[ \t\r\n\f]+/
 
-      private
-
       # @return [Array<Hash>] inline nodes, their white space not yet judged
       def inline(node, marks)
         return text(node.text, marks) if node.text? || node.cdata?
         return [] if !node.element? || QUIET.include?(node.name)
         return [ { "type" => "hard_break" } ] if node.name == "br"
+        return [ footnote(node) ] if note?(node)
         return unkept(node) if UNKEPT.include?(node.name)
         return text(node["alt"].to_s, marks) if node.name == "img"
 
         inner = (marks + marks_of(node)).uniq { |mark| mark["type"] }
         node.children.flat_map { |child| inline(child, inner) }
       end
+
+      private
 
       def text(string, marks)
         return [] if string.empty?
@@ -57,7 +58,7 @@ module Zuhause
       def trimmed(line)
         bare = true
         kept = line.filter_map do |node|
-          next node.tap { bare = true } if node["type"] == "hard_break"
+          next node.tap { bare = node["type"] == "hard_break" } unless node["text"]
 
           text = bare ? node["text"].sub(/\A +/, "") : node["text"]
           next if text.empty?
@@ -71,6 +72,8 @@ module Zuhause
 
       def without_end(nodes)
         while (last = nodes.last)
+          return nodes unless last["text"] || last["type"] == "hard_break"
+
           text = last["text"]&.sub(/ +\z/, "")
           return nodes[0...-1] + [ last.merge("text" => text) ] if text && !text.empty?
 

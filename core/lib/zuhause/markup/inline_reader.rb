@@ -6,8 +6,10 @@ module Zuhause
 
       # @param parent [CommonMarker::Node] a paragraph or heading
       # @param reports [#call] told a code and a detail of whatever could not be kept as it was
-      def initialize(parent, reports)
+      # @param footnote [#call, nil] takes the number of what stands at the foot, gives a node; nil where that cannot stand
+      def initialize(parent, reports, footnote = nil)
         @reports = reports
+        @footnote = footnote
         @nodes = []
         @elements = []
         stack = parent.each.to_a.reverse.map { |node| [ node, [] ] }
@@ -34,10 +36,18 @@ module Zuhause
         when :code then text(Escapes.restore_code(node.string_content), marks + [ { "type" => "code" } ])
         when :inline_html then html(node, marks)
         when *MARKS.keys then marks + [ { "type" => MARKS.fetch(node.type) } ]
+        when :footnote_reference then reference(node, marks)
         when :link then link(node, marks)
         when :image then image(node, marks)
         else marks
         end
+      end
+
+      def reference(node, marks)
+        return @nodes.push(@footnote.call(Integer(node.string_content, 10))) && nil if @footnote
+
+        @reports.call(:footnote, node.string_content)
+        text("[#{node.string_content}]", marks)
       end
 
       def text(string, marks)
@@ -134,6 +144,10 @@ module Zuhause
       # Symbols count as punctuation beside emphasis (CommonMark 0.31.2, 2.1); the parser's version knows it of ASCII's only.
       SYMBOL = /(?<=[*_~])[\p{S}&&[^\x00-\x7F]]|[\p{S}&&[^\x00-\x7F]](?=[*_~])/
       WRAPPED = /,\uFDD4(.)\uFDD5,/
+      # What {Definitions} and {Footnotes} have put in.
+      COLON_ALONE = "\uFDD6\u2003".freeze # ends with white space, as what begins a line is judged
+      COLON = /\+([ \t]+)#{COLON_ALONE}/
+      APART = "\uFDD7".freeze
 
       module_function
 
@@ -142,11 +156,11 @@ module Zuhause
       end
 
       def restore(text)
-        text.dup.force_encoding(Encoding::UTF_8).gsub(ANY, RESTORED).gsub(AMPERSAND, "&").gsub(WRAPPED, '\1')
+        text.dup.force_encoding(Encoding::UTF_8).gsub(ANY, RESTORED).gsub(AMPERSAND, "&").gsub(WRAPPED, '\1').gsub(COLON, ':\1').gsub(COLON_ALONE, ": ").delete(APART)
       end
 
       def restore_code(text)
-        text.gsub(ANY) { |char| "\\#{RESTORED.fetch(char)}" }.gsub(AMPERSAND, "&").gsub(WRAPPED, '\1')
+        text.gsub(ANY) { |char| "\\#{RESTORED.fetch(char)}" }.gsub(AMPERSAND, "&").gsub(WRAPPED, '\1').gsub(COLON, ':\1').delete(APART)
       end
     end
   end

@@ -13,7 +13,7 @@ module Zuhause
       # Marks that CommonMark has no sign for are written as the elements that HTML has for them.
       ELEMENTS = { "underline" => "u", "highlight" => "mark", "colour" => "span", "blank" => "var", "sub" => "sub", "sup" => "sup" }.freeze
       # What stands in a line and is shown anew at each view: a link to what it names.
-      LEAVES = { "mention" => %w[mention person], "date" => %w[date date], "page_title" => %w[title page], "cite" => %w[cite source] }.freeze
+      LEAVES = Document::Schema::NODES.values.filter_map { |type| [ type.name, type.scheme ] if type.scheme }.to_h.freeze
 
       # A piece of the line: its kind (:text, :open, :close, :syntax or :break), its characters, and for text the places
       # of characters to be written as entities.
@@ -38,12 +38,14 @@ module Zuhause
       end
 
       # @param nodes [Array<Hash>, nil] inline nodes in normal form
+      # @param note [#call] takes a footnote, gives the number under which it stands at the foot
       # @return [String] Markdown, one line for each stretch between hard breaks
-      def self.write(nodes)
-        new(nodes || []).write
+      def self.write(nodes, note: ->(_footnote) { 0 })
+        new(nodes || [], note).write
       end
 
-      def initialize(nodes)
+      def initialize(nodes, note)
+        @note = note
         @tokens = []
         @open = []
         @encoded = nil
@@ -53,6 +55,7 @@ module Zuhause
 
       def write
         mend_line_edges
+        mend_references
         mend_delimiters while encoding_more?
         @tokens.each_with_index.map { |token, i| render(token, line_start?(i)) }.join
       end
@@ -61,6 +64,7 @@ module Zuhause
 
       def add(node)
         return close_until { @open.empty? } && @tokens << Token.new(:break) if node["type"] == "hard_break"
+        return close_until { @open.empty? } && @tokens << reference(node) if node["type"] == "footnote"
         return close_until { @open.empty? } && @tokens << Token.new(:syntax, leaf(node)) unless node["type"] == "text"
 
         marks = (node["marks"] || []).reject { |mark| mark["type"] == "code" }
@@ -93,6 +97,10 @@ module Zuhause
         return unless Document::Schema::MARKS.fetch(mark["type"]).attrs.key?("tone")
 
         %(class="#{mark.dig("attrs", "tone") || Document::Schema::MARKS.fetch(mark["type"]).attrs.fetch("tone").default}")
+      end
+
+      def reference(node)
+        Token.new(:syntax, "[^#{@note.call(node)}]")
       end
 
       def leaf(node)
@@ -128,6 +136,13 @@ module Zuhause
 
           token.encode(:first) if line_start?(i) && token.edge(:first) == :whitespace
           token.encode(:last) if line_end?(i) && token.edge(:last) == :whitespace
+        end
+      end
+
+      # What follows a number must not make a link or a footnote's beginning of it.
+      def mend_references
+        @tokens.each_cons(2) do |token, following|
+          following.encode(:first) if token.kind == :syntax && token.chars.start_with?("[^") && following.kind == :text && following.chars.first.match?(/[(:]/)
         end
       end
 

@@ -36,8 +36,8 @@ module Zuhause
       end
 
       def read
-        text = Escapes.protect(@markdown.gsub(TOO_NESTED) { report(:too_deep, "") && "#{Regexp.last_match(1)}\\" })
-        root = CommonMarker.render_doc(text, %i[UNSAFE STRIKETHROUGH_DOUBLE_TILDE], %i[strikethrough table])
+        text = @markdown.gsub(TOO_NESTED) { report(:too_deep, "") && "#{Regexp.last_match(1)}\\" }
+        root, @notes = Footnotes.parse(Escapes.protect(Definitions.mark(text))) { |unused| report(:footnote, unused) }
         nodes = blocks(root, 1).map(&:first)
         nodes = [ { "type" => "paragraph" } ] if nodes.empty?
         doc, = Document::Normal.form({ "type" => "doc", "content" => nodes })
@@ -48,7 +48,7 @@ module Zuhause
 
       # Every method that reads a block gives pairs: the node, and the ids of blocks around that begin with it.
       def blocks(parent, depth)
-        fenced(parent.each.flat_map { |node| block(node, depth) }, depth)
+        fenced(Definitions.gathered(parent.each.reject { |node| node.type == :footnote_definition }.flat_map { |node| block(node, depth) }, method(:textblock)), depth)
       end
 
       # Puts what stands between fences into the blocks that they open. A fence that is never closed, or closes nothing,
@@ -62,16 +62,22 @@ module Zuhause
           if line == Fence::CLOSING && open.any?
             inner = levels.pop
             levels.last << close(open.pop, inner)
-          elsif line.is_a?(Fence::Line) && !line.leaf && depth + open.size < Document::Schema::MAX_DEPTH
+          elsif line.is_a?(Fence::Line) && !line.leaf && depth + open.size < Document::Schema::MAX_DEPTH && placed?(line, open)
             open << line
             levels << []
             line.text = pair.first
           else
             @line = line.line if line.is_a?(Fence::Line)
-            report(:fence, Document::Text.of(pair.first)) if line && !(line.is_a?(Fence::Line) && line.leaf)
-            levels.last << (line.is_a?(Fence::Line) && line.leaf ? leaf(line) : pair)
+            stands = line.is_a?(Fence::Line) && line.leaf && placed?(line, open)
+            report(:fence, Document::Text.of(pair.first)) if line && !stands
+            levels.last << (stands ? leaf(line) : pair)
           end
         end.then { |levels| unclosed(levels, open) }
+      end
+
+      # What stands only in certain blocks needs one around it.
+      def placed?(line, open)
+        !Document::Schema::NODES.fetch(line.name).group.nil? || open.any?
       end
 
       # @return [Array<Hash>, nil] nil if the container cannot hold anything of it
@@ -112,15 +118,15 @@ module Zuhause
         when :hrule then [ [ { "type" => "divider" }, [] ] ]
         when :html then [ html(node) ]
         when :table then [ table(node) ]
-        when :blockquote then nested(node, depth, 1) { quote(node, depth) }
-        when :list then nested(node, depth, 2) { list(node, depth) }
+        when :blockquote then nested(node, depth, 1) { [ quote(node, depth) ] }
+        when :list then nested(node, depth, 2) { lists(node, depth) }
         else blocks(node, depth)
         end
       end
 
       # Containers too deep to keep give way to what is in them.
       def nested(node, depth, levels)
-        return [ yield ] if depth + levels <= Document::Schema::MAX_DEPTH
+        return yield if depth + levels <= Document::Schema::MAX_DEPTH
 
         report(:too_deep, "")
         leaves = []
@@ -139,10 +145,10 @@ module Zuhause
         figure = figure(node)
         return [ figure, [] ] if figure
 
-        inline = InlineReader.new(node, method(:report)).nodes
+        inline = inline(node)
         fence = fence(inline)
         block, around = textblock({ "type" => "paragraph" }, inline)
-        [ fence ? block.merge("fence" => fence) : block.merge("task" => task(inline)).compact, around ]
+        [ fence ? block.merge("fence" => fence) : block.merge("task" => task(inline), "read" => inline).compact, around ]
       end
 
       # @return [Hash, nil] a picture that stands alone
@@ -173,8 +179,9 @@ module Zuhause
       def heading(node)
         level = node.header_level
         report(:heading_level, level.to_s) if level > Document::Schema::HEADING_LEVELS.end
-        inline = InlineReader.new(node, method(:report)).nodes
-        inline = inline.map { |inner| inner["type"] == "hard_break" ? { "type" => "text", "text" => " " } : inner }
+        inline = inline(node)
+        report(:misplaced, "heading") if inline.any? { |inner| !%w[text hard_break].include?(inner["type"]) }
+        inline = Fit.text(inline)
         level = [ level, Document::Schema::HEADING_LEVELS.end ].min
         textblock({ "type" => "heading", "attrs" => { "level" => level } }, inline)
       end
@@ -217,8 +224,15 @@ module Zuhause
         text.empty? ? {} : { "content" => [ { "type" => "text", "text" => text } ] }
       end
 
-      def list(node, depth)
+      # Items that explain a term, and others beside them, are lists of their own.
+      def lists(node, depth)
         contents = node.each.map { |item| blocks(item, depth + 2) }
+        contents.chunk_while { |a, b| Definitions.item?(a) == Definitions.item?(b) }.map do |run|
+          Definitions.item?(run.first) ? Definitions.read(run) { |content| container({ "type" => "definition" }, content) } : list(node, run)
+        end
+      end
+
+      def list(node, contents)
         return task_list(contents) if node.list_type == :bullet_list && contents.all? { |content| content.first && !content.first.first["task"].nil? }
 
         items = contents.map { |content| container({ "type" => "list_item" }, content) }
@@ -246,9 +260,22 @@ module Zuhause
 
       def table(node)
         cells = GfmTable.read(node) do |cell|
-          InlineReader.new(cell, method(:report)).nodes.map { |inline| inline["text"] ? inline.merge("text" => Escapes.restore(inline["text"])) : inline }
+          inline(cell).map { |inline| inline["text"] ? inline.merge("text" => Escapes.restore(inline["text"])) : inline }
         end
         [ cells, [] ]
+      end
+
+      # @return [Array<Hash>] inline nodes, escapes still protected
+      def inline(node)
+        InlineReader.new(node, method(:report), ->(number) { footnote(number) }).nodes
+      end
+
+      # What stands at the foot, where its number stands. More than lines of text cannot be kept there.
+      def footnote(number)
+        note = @notes.fetch(number - 1)
+        report(:misplaced, "footnote") if note.each.any? { |block| block.type != :paragraph }
+        lines = note.each.map { |block| block.type == :paragraph ? Footnotes.line(block, method(:report)) : Footnotes.plain(block) }
+        textblock({ "type" => "footnote" }, lines.reject(&:empty?).flat_map { |line| [ { "type" => "hard_break" }, *line ] }.drop(1)).first
       end
 
       def quote(node, depth)
@@ -259,11 +286,11 @@ module Zuhause
         first = node.first_child
         return unless first&.type == :paragraph
 
-        opening, *inline = InlineReader.new(first, method(:report)).nodes
+        opening, *inline = inline(first)
         match = opening && opening["marks"].nil? && NOTICE.match(opening["text"].to_s) or return
 
         inline.unshift({ "type" => "text", "text" => match.post_match }) unless match.post_match.empty?
-        children = fenced(node.each.drop(1).flat_map { |child| block(child, depth + 1) }, depth + 1)
+        children = fenced(Definitions.gathered(node.each.drop(1).flat_map { |child| block(child, depth + 1) }, method(:textblock)), depth + 1)
         children.unshift(textblock({ "type" => "paragraph" }, inline)) unless inline.empty? && children.any?
         _rest, ids = Trailer.split(match[:trailer].to_s)
         block = { "type" => "notice", "attrs" => { "tone" => NOTICES.fetch(match[:name].upcase) } }

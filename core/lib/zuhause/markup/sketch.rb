@@ -21,51 +21,43 @@ module Zuhause
         @y = MARGIN
         stack = (doc["content"] || []).map { |node| [ node, 0 ] }
         while @y < HEIGHT - MARGIN && (node, indent = stack.shift)
-          below = block(node, MARGIN + indent, WIDTH - (2 * MARGIN) - indent)
+          below = Document::Schema::NODES.fetch(node["type"]).sketch(node, self, MARGIN + indent, WIDTH - (2 * MARGIN) - indent)
           stack.unshift(*below.map { |child| [ child, indent + 6 ] })
         end
         @shapes.join
       end
 
-      private
-
-      # @return [Array<Hash>] blocks that are to be drawn below it, a step in
-      def block(node, x, width)
-        case node["type"]
-        when "heading" then bar(x, [ 0.4 * width, width * letters(node) / LETTERS ].max, 4.5, "head", 8)
-        when "paragraph" then lines(node, x, width)
-        when "list_item" then dot(x) && (return node["content"])
-        when "task" then box(x, 3, 3) && (return node["content"])
-        when "table" then table(node, x, width)
-        when "notice", "quote", "fold", "code_block" then framed(node, x, width)
-        when "figure", "gallery", "embed", "live_insert" then box(x, width, 22) && advance(26)
-        when "divider" then bar(x, width, 0.8, "line", 5)
-        when "contents_list", "references" then 3.times { bar(x, width * 0.5, 1.6, "line", LINE) }
-        else return node["content"] || []
-        end
-        []
-      end
+      # What follows is for the types of nodes ({Document::Node#sketch}): each draws at the present height and goes on below
+      # it, and gives no blocks that are still to be drawn.
 
       def lines(node, x, width)
         text = letters(node)
         kind = (node["content"] || []).any? { |inline| inline["marks"]&.any? { |mark| mark["type"] == "blank" } } ? "blank" : "text"
         count = (text / LETTERS.to_f).ceil.clamp(1, MOST_LINES)
         count.times { |i| bar(x, i == count - 1 ? [ width * (text % LETTERS) / LETTERS, width * 0.2 ].max : width, 1.8, kind, LINE) }
-        advance(2)
+        go_on(2)
       end
 
       def framed(node, x, width)
         height = [ 8 + (LINE * (letters(node) / LETTERS)), 26 ].min
         box(x, width, height)
         @shapes << rect(x + 4, @y + 3, width * 0.3, 1.8, "head") << rect(x + 4, @y + 3 + LINE, width * 0.7, 1.6, "text") if height > 9
-        advance(height + 4)
+        go_on(height + 4)
       end
 
-      def table(node, x, width)
-        rows = [ node["content"].size, 5 ].min
-        columns = [ Document::Table.width(node["content"]), 6 ].min
+      def grid(rows, columns, x, width)
         rows.times { |row| columns.times { |column| @shapes << rect(x + (column * width / columns), @y + (row * 6), width / columns, 6, "box") } }
-        advance((rows * 6) + 4)
+        go_on((rows * 6) + 4)
+      end
+
+      def picture(x, width)
+        box(x, width, 22)
+        go_on(26)
+      end
+
+      def short_lines(x, width)
+        3.times { bar(x, width * 0.5, 1.6, "line", LINE) }
+        []
       end
 
       def letters(node)
@@ -82,11 +74,14 @@ module Zuhause
 
       def bar(x, width, height, kind, step)
         @shapes << rect(x, @y, [ width, WIDTH - MARGIN - x ].min, height, kind) if @y < HEIGHT - MARGIN
-        advance(step)
+        go_on(step)
       end
 
-      def advance(step)
+      private
+
+      def go_on(step)
         @y += step
+        []
       end
 
       # What would stand below the frame is left out.
