@@ -1,7 +1,9 @@
 import { getSchema } from "@tiptap/core"
-import figures from "../../app/javascript/editor/figures"
-import nodes from "../../app/javascript/editor/nodes"
+import blocks from "../../app/javascript/editor/blocks"
+import marks from "../../app/javascript/editor/marks"
 import stated from "../../app/javascript/editor/stated"
 
+const given = { words: { tones: {} }, names: { people: {}, files: {}, pages: {}, sources: {} }, on: {} }
+
 // The editor's schema, as far as it needs no browser.
-export default getSchema(stated([...nodes({ tones: {} }, { people: {} }, () => {}), ...figures({}, {}, () => {})]))
+export default getSchema([...stated(blocks(given)), ...marks({}, {})])

@@ -1,3 +1,4 @@
+import { CENTRED, LISTS } from "./blocks"
 import { turn } from "./turning"
 
 // What the workbench's buttons and lists do to the text. at() gives the editor, which is there later than the buttons.
@@ -41,7 +42,7 @@ export default (at) => ({
 
   toggleList(event) {
     const { list } = event.currentTarget.dataset
-    at().chain().focus().toggleList(list, list === "task_list" ? "task" : "list_item").run()
+    at().chain().focus().toggleList(list, LISTS[list]).run()
   },
 
   // Paragraphs and headings that are chosen, or that the caret is in.
@@ -50,7 +51,7 @@ export default (at) => ({
     const centred = editor.isActive({ align: "center" })
     editor.chain().focus().command(({ tr, state }) => {
       state.doc.nodesBetween(state.selection.from, state.selection.to, (node, pos) => {
-        if (["paragraph", "heading"].includes(node.type.name)) tr.setNodeAttribute(pos, "align", centred ? null : "center")
+        if (CENTRED[node.type.name] === "align") tr.setNodeAttribute(pos, "align", centred ? null : "center")
       })
       return true
     }).run()

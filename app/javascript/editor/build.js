@@ -3,15 +3,15 @@ import { Dropcursor, Gapcursor, Placeholder, UndoRedo } from "@tiptap/extensions
 import asking from "./asking"
 import blanks from "./blanks"
 import blockIds from "./block_ids"
+import blocks from "./blocks"
 import chosen from "./chosen"
 import clipboard from "./clipboard"
 import dropping from "./dropping"
 import edge from "./edge"
-import figures from "./figures"
 import inView from "./in_view"
 import lastLine, { withLastLine } from "./last_line"
 import moving from "./moving"
-import nodes from "./nodes"
+import marks from "./marks"
 import { searching } from "./panels/searching"
 import selectionMenu from "./selection_menu"
 import stated from "./stated"
@@ -26,7 +26,8 @@ export default function build({ root, element, content, words, names, page, past
     injectCSS: false, // the policy allows no injected styles; ours are in text.css
     enableContentCheck: true,
     extensions: [
-      ...stated([...nodes(words, names, on.onDay), ...figures(words, names.files, on.onDescribe)]),
+      ...stated(blocks({ words, names, on })),
+      ...marks(words, names),
       dropping(on.onFiles, pasting),
       blockIds,
       clipboard.configure(pasting),

@@ -1,9 +1,8 @@
 import { get } from "../http"
 import { fitting } from "./ranking"
-import { newTable } from "./tables"
+import { INSERTS } from "./blocks"
 
 export const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|tel:[\d+().-]+)$/i
-const paragraph = { type: "paragraph" }
 const page = (found) => ({ id: found.id, title: found.title, words: found.title, note: found.room, page: found })
 
 // A heading stands with its page, unless it is one of the page that is being written.
@@ -35,30 +34,14 @@ export const sources = (address, words) => async (text) => {
   return [...found.map((source) => ({ ...source, words: source.title })), { words: text ? words.new_source.replace("%{title}", text) : words.new_source_empty, typed: text, promise: true }]
 }
 
-const holding = (type, attrs = {}) => ({ type, attrs, content: [paragraph] })
-
-// What can be inserted, in its groups. What needs to be chosen further says so.
-const INSERTS = {
-  writing: {
-    heading1: { type: "heading", attrs: { level: 1 } }, heading2: { type: "heading", attrs: { level: 2 } }, heading3: { type: "heading", attrs: { level: 3 } },
-    bullet_list: { type: "bullet_list", content: [holding("list_item")] }, ordered_list: { type: "ordered_list", content: [holding("list_item")] },
-    task_list: { type: "task_list", content: [holding("task")] }, table: newTable(), quote: holding("quote"), code_block: { type: "code_block" }, divider: { type: "divider" }
-  },
-  notices: Object.fromEntries(["note", "tip", "caution", "danger"].map((tone) => [tone, holding("notice", { tone })])),
-  linking: { link: "link", live_insert: "live", page_title: "title", mention: "mention", date: "date", cite: "cite" },
-  pictures: { file: "file", gallery: "gallery", card: { type: "embed" } },
-  building: {
-    contents_list: { type: "contents_list" }, fold: holding("fold"), columns2: columns(2), columns3: columns(3), passage: holding("passage"), references: { type: "references" },
-    blank: "blank", sign: "sign"
-  }
-}
-
-function columns(count) {
-  return { type: "columns", content: Array(count).fill({ type: "column", content: [paragraph] }) }
+// What can be inserted, in its groups. What needs to be chosen further is the name of what asks for it.
+const GROUPS = {
+  writing: INSERTS.writing, notices: INSERTS.notices, linking: { link: "link", ...INSERTS.linking }, pictures: INSERTS.pictures,
+  building: { ...INSERTS.building, blank: "blank", sign: "sign" }
 }
 
 export const inserts = (words) => {
-  const all = Object.entries(INSERTS).flatMap(([group, entries]) => Object.entries(entries).map(([name, what]) => ({
+  const all = Object.entries(GROUPS).flatMap(([group, entries]) => Object.entries(entries).map(([name, what]) => ({
     name, group: words.insert_groups[group], words: words.inserts[name], also: words.insert_also[name] ?? "", note: words.insert_notes[name] ?? "",
     ...(typeof what === "string" ? { ask: what } : { content: what })
   })))

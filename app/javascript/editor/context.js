@@ -1,5 +1,6 @@
 import { NodeSelection, TextSelection } from "@tiptap/pm/state"
 import * as tableActs from "@tiptap/pm/tables"
+import { CENTRED, TURNED } from "./blocks"
 import { choose, chosenBlock, chosenRange, setAlong, takesAlong } from "./chosen"
 import { withoutIds } from "./clipboard"
 import { mirrored } from "./controls"
@@ -8,10 +9,6 @@ import { move, moveSection, remove } from "./moving"
 import { isHeading } from "./sections"
 import { addressOf, told } from "./told_links"
 import { kindOf, turn } from "./turning"
-
-// What can be made another; a table or a picture is what it is.
-const TURNED = ["paragraph", "heading", "bullet_list", "ordered_list", "task_list", "list_item", "task", "quote", "code_block", "notice", "fold", "passage"]
-const CENTRED = { paragraph: "align", heading: "align", figure: "side" }
 
 // A page's address of this house, as documents name it.
 function target(typed) {

@@ -1,4 +1,4 @@
-import { NodeSelection, Selection } from "@tiptap/pm/state"
+import { NodeSelection, Selection, TextSelection } from "@tiptap/pm/state"
 import Arrived from "./arrived"
 import { answer, leave, take } from "./asking"
 import * as choices from "./choices"
@@ -81,7 +81,7 @@ export default class Inserting {
     if (content) return this.block(content)
     const asks = {
       link: () => this.link(), file: () => this.chooseFiles(false), gallery: () => this.chooseFiles(true), mention: () => this.mention(), sign: () => this.character(),
-      date: () => this.day(({ date }) => this.inline({ type: "date", attrs: { date } })), cite: () => this.cite(), blank: () => this.blank(),
+      date: () => this.day(({ date }) => this.inline({ type: "date", attrs: { date } })), cite: () => this.cite(), blank: () => this.blank(), footnote: () => this.footnote(),
       title: () => this.choosePage(({ id }) => this.inline({ type: "page_title", attrs: { page: id } })), live: () => this.choosePage((page) => this.live(page))
     }
     return asks[ask]()
@@ -131,6 +131,14 @@ export default class Inserting {
 
   cite() {
     this.citing.ask()
+  }
+
+  // Behind what is chosen, to be written at once.
+  footnote() {
+    const { $to, to } = this.editor.state.selection
+    const { footnote } = this.editor.schema.nodes
+    if (!$to.parent.isTextblock || !$to.parent.canReplaceWith($to.index(), $to.index(), footnote)) return this.say(this.words.no_footnote_here)
+    return this.editor.chain().focus().command(({ tr }) => Boolean(tr.insert(to, footnote.create()).setSelection(TextSelection.create(tr.doc, to + 1)))).scrollIntoView().run()
   }
 
   // What is chosen becomes a blank; else one is set and chosen, to be worded.

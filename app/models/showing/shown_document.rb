@@ -12,6 +12,11 @@ class ShownDocument
     Zuhause::Document::Schema::TONES.index_with { |tone| I18n.t("document.tones.#{tone}") }
   end
 
+  # @return [Hash{Symbol=>String}] the words for footnotes
+  def self.notes
+    Zuhause::Markup::HTML::NOTES.keys.index_with { |name| I18n.t("document.notes.#{name}") }
+  end
+
   OWN = "b-" # before the ids of a page's own blocks
 
   REFERENCES = "<!--references-".freeze # where the list of references is to stand, and in how many columns
@@ -39,7 +44,7 @@ class ShownDocument
 
   # @return [ActiveSupport::SafeBuffer]
   def to_html
-    html = prefix == OWN ? same_for_all : same_for_all.gsub(/ id="#{OWN}/, %( id="#{prefix}))
+    html = prefix == OWN ? same_for_all : same_for_all.gsub(/ (id="|href="#)#{OWN}/) { " #{Regexp.last_match(1)}#{prefix}" }
     links = ShownLinks.new(html.scan(LINK).map { |target, _label| parse(target) }, page: page, viewer: viewer)
     # Links first: a picture may stand in one, and what a live insert shows has its own links in it already.
     with_references(filled([ html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) } ]).first).html_safe
@@ -107,7 +112,7 @@ class ShownDocument
   end
 
   def write
-    Zuhause::Markup::HTML.write(document, tones: self.class.tones,
+    Zuhause::Markup::HTML.write(document, tones: self.class.tones, notes: self.class.notes,
       link: ->(target, label) { %(<x-link target="#{CGI.escapeHTML(target.to_s)}">#{label}</x-link>) },
       leaf: HOLD_LEAF)
   end

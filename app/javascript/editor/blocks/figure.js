@@ -1,15 +1,12 @@
 import { Node } from "@tiptap/core"
 import { NodeSelection } from "@tiptap/pm/state"
-import { choice, mirrored, text } from "./controls"
+import { attributes } from "../shown/attributes"
 
-// Pictures, galleries of them, files and cards. What is set of a picture stands on the workbench while it is chosen or
-// its caption written, where there is room for it.
+// What is set of a picture stands on the workbench while it is chosen or its caption written, where there is room for it.
 
-const address = (id) => `/files/${id}`
+export const address = (id) => `/files/${id}`
 export const WIDTHS = [100, 80, 60, 50, 40, 30]
 const nearest = (share) => WIDTHS.reduce((best, width) => (Math.abs(width - share) < Math.abs(best - share) ? width : best))
-
-const attributes = (attrs) => () => Object.fromEntries(Object.entries(attrs).map(([name, value]) => [name, { default: value, rendered: false }]))
 
 // Drawn wider and narrower by its edge, or by the arrow keys on it.
 function grip(words, image, frame, set) {
@@ -95,56 +92,6 @@ const figure = (words, onDescribe) => Node.create({
   }
 })
 
-const gallery = (words) => Node.create({
-  name: "gallery",
-  isolating: true,
-  addAttributes: attributes({ layout: "grid" }),
-  renderHTML: ({ HTMLAttributes }) => ["div", HTMLAttributes, 0],
-  addNodeView: () => ({ node, editor, getPos }) => {
-    const dom = document.createElement("div")
-    const bar = Object.assign(document.createElement("div"), { className: "block-head", contentEditable: "false" })
-    const layout = choice(words.gallery_layout, Object.entries(words.gallery_layouts), node.attrs.layout, (value) => editor.view.dispatch(editor.state.tr.setNodeAttribute(getPos(), "layout", value)))
-    const contentDOM = document.createElement("div")
-    bar.append(layout)
-    dom.append(contentDOM, bar)
-    const update = (next) => {
-      if (next.type.name !== "gallery") return false
-      dom.className = "gallery-writing"
-      contentDOM.className = `gallery gallery-${next.attrs.layout}`
-      mirrored(layout, next.attrs.layout)
-      return true
-    }
-    update(node)
-    return { dom, contentDOM, update, stopEvent: (event) => bar.contains(event.target), ignoreMutation: (mutation) => mutation.type !== "selection" && !contentDOM.contains(mutation.target) }
-  }
-})
-
-const embed = (words, names) => Node.create({
-  name: "embed",
-  atom: true,
-  addAttributes: attributes({ file: null, address: null, title: "", text: "" }),
-  renderHTML: ({ HTMLAttributes }) => ["div", HTMLAttributes],
-  addNodeView: () => ({ node, editor, getPos }) => {
-    const dom = Object.assign(document.createElement("div"), { className: "embed", contentEditable: "false" })
-    if (node.attrs.file) {
-      dom.append(Object.assign(document.createElement("a"), { href: address(node.attrs.file), textContent: names[node.attrs.file] ?? address(node.attrs.file), target: "_blank" }))
-      return { dom }
-    }
-    const set = (name, empty) => (value) => editor.view.dispatch(editor.state.tr.setNodeAttribute(getPos(), name, value || empty))
-    const controls = {
-      address: text(words.card_address, node.attrs.address, set("address", null), { type: "url", maxLength: 2000 }),
-      title: text(words.card_title, node.attrs.title, set("title", "")),
-      text: text(words.card_text, node.attrs.text, set("text", ""))
-    }
-    dom.classList.add("embed-card")
-    dom.append(...Object.values(controls))
-    const update = (next) => {
-      if (next.type.name !== "embed" || next.attrs.file) return false
-      for (const [name, element] of Object.entries(controls)) mirrored(element, next.attrs[name])
-      return true
-    }
-    return { dom, update, stopEvent: (event) => event.target.matches("input"), ignoreMutation: () => true }
-  }
-})
-
-export default (words, names, onDescribe) => [figure(words, onDescribe), gallery(words), embed(words, names)]
+export const nodes = ({ words, on }) => [figure(words, on.onDescribe)]
+export const inserts = { pictures: { file: "file" } }
+export const centred = { figure: "side" }

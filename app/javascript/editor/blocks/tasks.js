@@ -1,49 +1,7 @@
 import { Node, mergeAttributes } from "@tiptap/core"
-import { dayInWords } from "./days"
-
-// Blocks that hold others and have something to fill in of their own.
-
-// Keeps an attribute in a field of the block's own, outside of the text.
-function field(editor, getPos, name, value, options) {
-  const input = Object.assign(document.createElement("input"), options, { value: value ?? "" })
-  input.setAttribute("aria-label", options.placeholder ?? options.title)
-  input.addEventListener("input", () => {
-    const pos = getPos()
-    if (pos != null) editor.view.dispatch(editor.state.tr.setNodeAttribute(pos, name, input.value === "" ? (options.empty ?? null) : input.value))
-  })
-  return input
-}
-
-// A block with a head of fields that is no text, and its content below.
-function headed(editor, className, head, update) {
-  const dom = Object.assign(document.createElement("div"), { className })
-  const bar = Object.assign(document.createElement("div"), { className: `${className}-head`, contentEditable: "false" })
-  bar.append(...head)
-  const contentDOM = Object.assign(document.createElement("div"), { className: `${className}-text` })
-  dom.append(bar, contentDOM)
-  return {
-    dom,
-    contentDOM,
-    update,
-    stopEvent: (event) => bar.contains(event.target),
-    ignoreMutation: (mutation) => mutation.type !== "selection" && !contentDOM.contains(mutation.target)
-  }
-}
-
-const named = (name, attribute, words, more = {}) => Node.create({
-  name,
-  defining: true,
-  addAttributes: () => ({ [attribute]: { default: "", rendered: false }, ...more }),
-  renderHTML: ({ HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: name }), 0],
-  addNodeView: () => ({ node, editor, getPos }) => {
-    const input = field(editor, getPos, attribute, node.attrs[attribute], { placeholder: words[name], maxLength: 200, empty: "" })
-    return headed(editor, name, [input], (next) => {
-      if (next.type.name !== name) return false
-      if (document.activeElement !== input) input.value = next.attrs[attribute]
-      return true
-    })
-  }
-})
+import { dayInWords } from "../days"
+import { field, headed } from "../shown/headed"
+import { holding } from "./content"
 
 const task = (words, people, askDay) => Node.create({
   name: "task",
@@ -93,21 +51,7 @@ const taskList = Node.create({
   renderHTML: ({ HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: "tasks" }), 0]
 })
 
-const columns = Node.create({
-  name: "columns",
-  isolating: true,
-  renderHTML: ({ node, HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: `columns columns-${node.childCount}` }), 0]
-})
-
-const column = Node.create({
-  name: "column",
-  isolating: true,
-  addAttributes: () => ({ share: { default: 1, rendered: false } }),
-  renderHTML: ({ node, HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: `column column-${node.attrs.share}` }), 0]
-})
-
-export default (words, people, askDay) => [
-  named("fold", "title", words, { open: { default: false, rendered: false } }),
-  named("passage", "name", words),
-  taskList, task(words, people, askDay), columns, column
-]
+export const nodes = ({ words, names, on }) => [taskList, task(words, names.people, on.onDay)]
+export const inserts = { writing: { task_list: { type: "task_list", content: [holding("task")] } } }
+export const lists = { task_list: "task" }
+export const turned = ["task_list", "task"]

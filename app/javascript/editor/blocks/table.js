@@ -18,7 +18,7 @@ const cell = (name, tag) => Node.create({
   renderHTML: ({ HTMLAttributes }) => [tag, HTMLAttributes, 0]
 })
 
-export const table = Node.create({
+const table = Node.create({
   name: "table",
   tableRole: "table",
   isolating: true,
@@ -36,9 +36,7 @@ export const table = Node.create({
   addProseMirrorPlugins: () => [columnResizing({ handleWidth: 5, cellMinWidth: 40, lastColumnResizable: false }), tableEditing({ allowTableNodeSelection: true })]
 })
 
-export const row = Node.create({ name: "row", tableRole: "row", renderHTML: ({ HTMLAttributes }) => ["tr", HTMLAttributes, 0] })
-
-export default [table, row, cell("cell", "td"), cell("header_cell", "th")]
+const row = Node.create({ name: "row", tableRole: "row", renderHTML: ({ HTMLAttributes }) => ["tr", HTMLAttributes, 0] })
 
 // A table of so many rows, the first of headings, as it is inserted.
 export const newTable = (rows = 3, columns = 3) => ({
@@ -48,3 +46,6 @@ export const newTable = (rows = 3, columns = 3) => ({
     content: Array.from({ length: columns }, () => ({ type: y === 0 ? "header_cell" : "cell", content: [{ type: "paragraph" }] }))
   }))
 })
+
+export const nodes = () => [table, row, cell("cell", "td"), cell("header_cell", "th")]
+export const inserts = { writing: { table: newTable() } }
