@@ -67,6 +67,11 @@ module Zuhause
                                .map { |run| linked(run) }.join
       end
 
+      def text(node)
+        marks = (node["marks"] || []).select { |mark| MARK_TAGS.key?(mark["type"]) }
+        "#{marks.map { |mark| opening(mark) }.join}#{CGI.escapeHTML(node["text"].to_s)}#{marks.reverse.map { |mark| "</#{MARK_TAGS[mark["type"]]}>" }.join}"
+      end
+
       def leaf(node)
         @leaf.call(node)
       end
@@ -130,14 +135,9 @@ module Zuhause
       end
 
       def linked(run)
-        label = run.map { |node| node["type"] == "text" ? text(node) : block(node) }.join
+        label = run.map { |node| block(node) }.join
         target = Links.target_of(run.first)
         target ? @link.call(Links::Target.parse(target), label) : label
-      end
-
-      def text(node)
-        marks = (node["marks"] || []).select { |mark| MARK_TAGS.key?(mark["type"]) }
-        "#{marks.map { |mark| opening(mark) }.join}#{CGI.escapeHTML(node["text"])}#{marks.reverse.map { |mark| "</#{MARK_TAGS[mark["type"]]}>" }.join}"
       end
 
       def opening(mark)

@@ -7,6 +7,10 @@ module Zuhause
         def text(node)
           node["text"]
         end
+
+        def html(node, html)
+          html.text(node)
+        end
       end
 
       class HardBreak < Node
