@@ -11,12 +11,12 @@ export async function renewToken() {
   return true
 }
 
-// Sends JSON and answers { status, ok, body }; rejects only if no answer came.
+// Sends JSON, or what is to be written as such, and answers { status, ok, body }; rejects only if no answer came.
 async function send(method, address, body, options = {}) {
   const response = await fetch(address, {
     method,
     headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-Token": token() },
-    body: JSON.stringify(body),
+    body: typeof body === "string" ? body : JSON.stringify(body),
     ...options
   })
   return { status: response.status, ok: response.ok, body: await response.json().catch(() => ({})) }

@@ -1,5 +1,6 @@
 import { NodeSelection, TextSelection } from "@tiptap/pm/state"
 import * as tableActs from "@tiptap/pm/tables"
+import { setHidden } from "./after_paint"
 import { CENTRED, TURNED } from "./blocks"
 import { choose, chosenBlock, chosenRange, setAlong, takesAlong } from "./chosen"
 import { withoutIds } from "./clipboard"
@@ -25,16 +26,21 @@ function figureAt({ selection }) {
 
 // What can be done with what is chosen, or with what the caret is in, on a line of its own above the tools.
 export default class Context {
-  constructor({ row, gutter, editor, words, names, address, say }) {
-    Object.assign(this, { row, gutter, editor, words, names, address, say })
+  constructor(bench) {
+    const { part, root, editor, words, names, tell } = bench
+    const [row, gutter] = [part("context"), part("table-gutter")]
+    Object.assign(this, { row, gutter, editor, words, names, say: tell, address: `${location.origin}${root.dataset.address}` })
+    this.groups = new Map([...row.querySelectorAll("[data-for]")].map((group) => [group.dataset.for, group]))
     row.addEventListener("click", (event) => this.act(event.target.closest("[data-block-act]")))
     row.addEventListener("change", (event) => this.set(event.target))
     row.addEventListener("input", (event) => event.target.matches("input[data-figure]") && this.setFigure(event.target))
     for (const place of [row, gutter]) place.addEventListener("click", (event) => this.changeTable(event.target.closest("[data-table-act]")?.dataset.tableAct))
+    bench.hear("describe", () => this.describe())
+    bench.whenPainted(() => this.mirror())
   }
 
   group(name) {
-    return this.row.querySelector(`[data-for="${name}"]`)
+    return this.groups.get(name)
   }
 
   mirror() {
@@ -44,8 +50,8 @@ export default class Context {
     const table = tableActs.isInTable(state)
     const link = !chosen && this.editor.isActive("link") ? this.editor.getAttributes("link").target : null
     const shown = { block: Boolean(chosen), figure: Boolean(figure), link: Boolean(link), table, columns: this.editor.isActive("columns") && !table }
-    for (const [name, here] of Object.entries(shown)) this.group(name).hidden = !here
-    this.row.hidden = !Object.values(shown).includes(true)
+    for (const [name, here] of Object.entries(shown)) setHidden(this.group(name), !here)
+    setHidden(this.row, !Object.values(shown).includes(true))
     if (chosen) this.mirrorBlock(chosen)
     if (figure) for (const field of this.group("figure").querySelectorAll("[data-figure]")) mirrored(field, figure.node.attrs[field.dataset.figure] ?? "")
     if (link) this.mirrorLink(link)
@@ -74,7 +80,7 @@ export default class Context {
 
   // The commonest acts on a table stand beside the row that the caret is in.
   beside(table) {
-    this.gutter.hidden = !table
+    setHidden(this.gutter, !table)
     if (!table) return
     const cell = tableActs.cellAround(this.editor.state.selection.$head) ?? tableActs.selectionCell(this.editor.state)
     const dom = cell && this.editor.view.nodeDOM(cell.pos)

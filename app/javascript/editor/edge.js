@@ -65,7 +65,8 @@ class Edge {
     const [box, frame] = [dom.getBoundingClientRect(), this.frame.getBoundingClientRect()]
     const chosen = this.view.state.selection instanceof NodeSelection && this.view.state.selection.from === this.pos
     this.bar.classList.toggle("edge-chosen", chosen)
-    Object.assign(this.bar.style, { top: `${box.top - frame.top}px`, height: `${Math.max(box.height, 20)}px` })
+    const place = { top: `${box.top - frame.top}px`, height: `${Math.max(box.height, 20)}px` }
+    if (place.top !== this.bar.style.top || place.height !== this.bar.style.height) Object.assign(this.bar.style, place)
   }
 
   press(event) {

@@ -13,22 +13,20 @@ const LARGEST_TABLE = 1_000_000 // bytes
 
 // All that comes into a text otherwise than by typing it: links, blocks, people, pages shown live, files.
 export default class Inserting {
-  // say tells the writer something on the workbench.
-  constructor({ root, words, names, editor, panels, say }) {
-    Object.assign(this, { root, words, names, editor, panels, say })
+  constructor(bench) {
+    const { root, words, names, editor, panels, tell } = bench
+    Object.assign(this, { root, words, names, editor, panels, say: tell, part: bench.part })
     const element = this.part("link-panel")
     this.picker = new Picker({ panel: element, words, onClose: (inText) => this.left(inText), onActive: (id) => this.mark(id) })
-    this.signs = this.signsHeard()
-    this.citing = new Citing({ root, words, names, panels, say, inserting: this })
+    this.citing = new Citing({ root, words, names, panels, say: tell, inserting: this })
     panels.add("link", { element, open: () => this.link(), close: () => this.picker.close(), keys: { k: null } })
     panels.add("insert", { element, open: () => this.anything(), close: () => this.picker.close() })
     this.part("file").addEventListener("change", ({ target }) => this.chosenFiles(target))
     root.addEventListener("mousedown", ({ target }) => this.pressedElsewhere(target))
-    this.arrived = new Arrived({ root, words, names, editor, say, asFile: (file, at) => this.files([file], at) })
-  }
-
-  part(name) {
-    return this.root.querySelector(`[data-${name}]`)
+    this.arrived = new Arrived({ root, words, names, editor, say: tell, asFile: (file, at) => this.files([file], at) })
+    bench.hear("files", (files, at) => this.dropped(files, at))
+    bench.hear("day", (onChoose) => this.day(onChoose))
+    for (const [name, act] of Object.entries(this.signsHeard())) bench.hear(name, act)
   }
 
   // What the plugin that watches for signs is told.

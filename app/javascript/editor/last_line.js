@@ -13,10 +13,10 @@ export function withLastLine(json) {
   return wants(json.content.at(-1).type) ? { ...json, content: [...json.content, { type: "paragraph" }] } : json
 }
 
-// The text as it is saved.
-export function withoutLastLine(state) {
-  const json = state.doc.toJSON()
-  return key.getState(state) ? { ...json, content: json.content.slice(0, -1) } : json
+// @return [Array<Node>] the blocks of the text as it is saved
+export function ownBlocks(state) {
+  const { content } = state.doc.content
+  return key.getState(state) ? content.slice(0, -1) : content
 }
 
 const empty = (node) => node.type.name === "paragraph" && node.content.size === 0

@@ -1,6 +1,8 @@
 import { isHeading, placeOf, sectionAt, sectionStep } from "./sections"
 import { moveRange } from "./moving"
 
+const DRAWN = 400 // milliseconds after a key until the outline follows
+
 // @return [Array<Object>] the headings of a text in their order: id, level, text, pos
 export function headings(doc) {
   const found = []
@@ -14,11 +16,14 @@ export function headings(doc) {
 // The headings in the margin: they lead to their place, and are moved there with all that stands under them, by Alt and
 // the arrow keys or by dragging.
 export default class Outline {
-  constructor({ list, editor, words, say }) {
-    Object.assign(this, { list, editor, words, say })
+  constructor({ part, editor, words, tell }) {
+    const list = part("outline-list")
+    Object.assign(this, { list, editor, words, say: tell })
     list.addEventListener("click", (event) => this.go(this.entry(event)))
     list.addEventListener("keydown", (event) => this.key(event))
     list.addEventListener("pointerdown", (event) => this.press(event))
+    editor.on("update", () => { this.soon ??= setTimeout(() => this.draw(), DRAWN) })
+    this.draw()
   }
 
   entry(event) {
@@ -30,6 +35,7 @@ export default class Outline {
   }
 
   draw() {
+    this.soon = null
     const all = headings(this.editor.state.doc).filter(({ text }) => text.trim())
     const drawn = JSON.stringify(all.map(({ id, level, text }) => [id, level, text]))
     if (drawn === this.drawn) return

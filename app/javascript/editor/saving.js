@@ -7,6 +7,9 @@ const LATEST = 3000 // and at most this long while typing goes on
 const SIGNED_OUT = 5000 // between looks whether one is signed in again
 const KEEPALIVE_BYTES = 60_000 // browsers take no larger body along when a page closes
 
+// The document is JSON already.
+const bodyOf = ({ document, ...rest }) => `${JSON.stringify(rest).slice(0, -1)},"document":${document}}`
+
 // Saves a draft as it is typed. Text goes into the browser's own store first and stays there until the server has
 // answered with a version. A save that got no answer is sent again unchanged, under the same id, so that it counts once.
 export default class Saving {
@@ -19,8 +22,11 @@ export default class Saving {
   }
 
   // What this browser still holds of an earlier visit, if the server never had it.
+  //
+  // @return [Object, undefined] title, document (in JSON), and the version that it builds on
   async unsaved() {
-    return get(this.key)
+    const held = await get(this.key)
+    return held && { ...held, document: typeof held.document === "string" ? held.document : JSON.stringify(held.document) }
   }
 
   forget() {
@@ -60,7 +66,7 @@ export default class Saving {
         this.dirty = false
       }
       this.onState("saving")
-      const answer = await patch(this.address, this.pending).catch(() => null)
+      const answer = await patch(this.address, bodyOf(this.pending)).catch(() => null)
       if (!(await this.take(answer))) return false
     }
     return !this.stopped
@@ -165,7 +171,7 @@ export default class Saving {
   flush() {
     if (this.remembering) this.remember()
     if (this.stopped || this.running || !this.dirty) return
-    const last = { ...this.read(), base_version: this.version, save_id: crypto.randomUUID() }
-    if (JSON.stringify(last).length < KEEPALIVE_BYTES) patch(this.address, last, { keepalive: true }).catch(() => {})
+    const last = bodyOf({ ...this.read(), base_version: this.version, save_id: crypto.randomUUID() })
+    if (last.length < KEEPALIVE_BYTES) patch(this.address, last, { keepalive: true }).catch(() => {})
   }
 }

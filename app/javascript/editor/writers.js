@@ -4,10 +4,11 @@ const EVERY = 15_000 // milliseconds
 
 // Who else is writing on this page: told before one types, and kept up while one writes.
 export default class Writers {
-  constructor({ place, address }) {
-    Object.assign(this, { place, address })
+  constructor({ root, part }) {
+    Object.assign(this, { place: part("writers"), address: root.dataset.writers })
     this.timer = setInterval(() => this.tell(), EVERY)
     document.addEventListener("visibilitychange", () => this.tell())
+    this.tell()
   }
 
   async tell() {

@@ -1,8 +1,12 @@
 // A colleague's text and one's own, while one is to be chosen: what differs is shown by word, and both are kept whatever is
 // chosen.
 export default class Conflict {
-  constructor({ part, words, editor, saving, takeText, say }) {
-    Object.assign(this, { part, words, editor, saving, takeText, say, answer: null })
+  constructor(bench) {
+    const { part, words, editor, saving, text, say } = bench
+    Object.assign(this, { part, words, editor, saving, text, say, answer: null })
+    part("conflict").addEventListener("click", ({ target }) => this[target.closest("[data-conflict-act]")?.dataset.conflictAct]?.())
+    bench.hear("conflict", (answer) => this.show(answer))
+    bench.hear("conflicted", () => this.answer)
   }
 
   show(answer) {
@@ -26,7 +30,7 @@ export default class Conflict {
   takeBoth() {
     const { version, both, title } = this.answer
     this.end()
-    this.takeText({ title, document: both })
+    this.text.take({ title, document: both })
     this.saving.goOn(version)
   }
 
@@ -39,7 +43,7 @@ export default class Conflict {
   takeTheirs() {
     const { answer, saving } = this
     this.end()
-    this.takeText(answer)
+    this.text.take(answer)
     saving.leaveOff(answer.version)
     this.say("saved")
   }

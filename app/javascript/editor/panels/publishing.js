@@ -2,9 +2,9 @@ import { get, post } from "../../http"
 
 // Publishing from the workbench: what there is to know before, a note, and the edition.
 export default class Publishing {
-  // conflict tells whether a colleague's newer text stands against what would be published.
-  constructor({ root, panel, panels, words, saving, conflict }) {
-    Object.assign(this, { panel, panels, words, saving, conflict, address: root.dataset.publish })
+  constructor({ root, part, panels, words, saving, ask }) {
+    const panel = part("publish-panel")
+    Object.assign(this, { panel, panels, words, saving, ask, address: root.dataset.publish })
     panel.addEventListener("submit", (event) => {
       event.preventDefault()
       this.publish()
@@ -12,23 +12,23 @@ export default class Publishing {
     panels.add("publish", { element: panel, open: () => this.open(), keys: { Enter: null, s: null } })
   }
 
-  part(name) {
+  field(name) {
     return this.panel.querySelector(`[data-publish-${name}]`)
   }
 
   open() {
     this.tellBefore()
-    this.part("error").hidden = true
+    this.field("error").hidden = true
     this.panel.hidden = false
     this.panel.querySelector("#note").focus()
   }
 
   // It stands there when it has come.
   async tellBefore() {
-    this.part("words").replaceChildren()
+    this.field("words").replaceChildren()
     await this.saving.save()
     const { words: sentences } = await get(`${this.address}/new`)
-    this.part("words").replaceChildren(...(sentences ?? []).map((sentence) => Object.assign(document.createElement("li"), { textContent: sentence })))
+    this.field("words").replaceChildren(...(sentences ?? []).map((sentence) => Object.assign(document.createElement("li"), { textContent: sentence })))
   }
 
   async publish() {
@@ -39,10 +39,10 @@ export default class Publishing {
     const answer = saved && await post(this.address, { version: this.saving.version, note: note.value, small: small.checked ? "1" : "0" }).catch(() => null)
     button.disabled = false
     if (answer?.ok) return location.assign(answer.body.location)
-    if (saved === false && this.conflict()) return this.panels.close()
+    if (saved === false && this.ask("conflicted")) return this.panels.close()
 
-    this.part("error").textContent = answer?.body?.error ?? this.words.failed
-    this.part("error").hidden = false
+    this.field("error").textContent = answer?.body?.error ?? this.words.failed
+    this.field("error").hidden = false
     return null
   }
 }

@@ -8,8 +8,9 @@ import { keepInView } from "../in_view"
 
 export const searching = Extension.create({ name: "searching", addProseMirrorPlugins: () => [search()] })
 
-export class Searching {
-  constructor({ root, panel, panels, editor, words }) {
+export default class Searching {
+  constructor({ root, part, panels, editor, words }) {
+    const panel = part("search-panel")
     Object.assign(this, { root, panel, editor, words })
     this.form = panel.querySelector("form")
     this.form.addEventListener("submit", (event) => event.preventDefault())

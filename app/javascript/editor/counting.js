@@ -1,0 +1,19 @@
+import { counted } from "./written"
+
+const COUNTED = 400 // milliseconds after a key until words are counted
+
+// How long the text is.
+export default class Counting {
+  constructor({ part, words, editor }) {
+    Object.assign(this, { part, words, editor })
+    editor.on("update", () => { this.soon ??= setTimeout(() => this.count(), COUNTED) })
+    this.count()
+  }
+
+  count() {
+    this.soon = null
+    const { words, characters } = counted(this.editor.state.doc)
+    this.part("words-count").textContent = words === 1 ? this.words.one_word : this.words.words.replace("%{count}", words)
+    this.part("characters").textContent = this.words.characters.replace("%{count}", characters.toLocaleString(document.documentElement.lang))
+  }
+}
