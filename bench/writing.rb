@@ -99,9 +99,16 @@ class WritingBench
     JS
     press(driver, KEYS / 3)
     driver.execute_script(WATCH)
+    before = length(driver)
     press(driver, KEYS)
+    raise "what was typed is not in the text" unless length(driver) == before + KEYS
+
     taken, long = driver.execute_async_script("setTimeout(() => arguments[0]([taken, long]), 3000)")
     { median: taken.sort[taken.size / 2], longest: taken.max, count: taken.size, long: long }
+  end
+
+  def length(driver)
+    driver.execute_script("return document.querySelector('.ProseMirror, .text[contenteditable]').textContent.length")
   end
 
   def press(driver, count)
