@@ -108,7 +108,7 @@ class WritingBench
   end
 
   def length(driver)
-    driver.execute_script("return document.querySelector('.ProseMirror, .text[contenteditable]').textContent.length")
+    driver.execute_script("return document.querySelector('.ProseMirror').textContent.length")
   end
 
   def press(driver, count)
@@ -120,13 +120,15 @@ class WritingBench
            found[:long].empty? ? "none" : found[:long].map(&:round).join(", ")
   end
 
-  # The same text in the same place, with nothing to it but that it can be written in.
+  # The same text in the same place and the same styles, with nothing to it but that it can be written in.
   def in_bare_field(driver)
     driver.get("#{ADDRESS}/p/#{@page.to_param}")
     driver.execute_script(<<~JS)
-      const field = document.querySelector(".sheet .text")
+      const field = document.createElement("div")
+      field.className = "ProseMirror"
       field.innerHTML = sessionStorage.getItem("text")
       field.contentEditable = "true"
+      document.querySelector(".sheet .text").replaceChildren(field)
       field.focus()
       const blocks = [...field.children]
       getSelection().collapse(blocks[Math.floor(blocks.length / 2)].firstChild, 20)

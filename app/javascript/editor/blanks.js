@@ -37,6 +37,7 @@ export default Extension.create({
     key: new PluginKey("blanks"),
     props: {
       handleTextInput(view, from, to, text) {
+        if (!view.state.doc.rangeHasMark(Math.max(from - 1, 0), Math.min(to + 1, view.state.doc.content.size), view.state.schema.marks.blank)) return false
         const blank = blanks(view.state.doc).find((each) => within(each, { from, to }))
         if (!blank || (from === to && (from === blank.from || from === blank.to))) return false
         const tr = view.state.tr.replaceWith(blank.from, blank.to, view.state.schema.text(text))

@@ -1,5 +1,6 @@
 import { Extension } from "@tiptap/core"
 import { NodeSelection, Plugin, PluginKey } from "@tiptap/pm/state"
+import { afterPaint } from "./after_paint"
 import { chosenRange } from "./chosen"
 import { seen } from "./in_view"
 import { blockAround, moveRange, around } from "./moving"
@@ -26,6 +27,7 @@ class Edge {
     this.sheet.addEventListener("mouseleave", this.out)
     this.bar.addEventListener("pointerdown", (event) => this.press(event))
     this.bar.addEventListener("mousedown", (event) => event.preventDefault()) // the text keeps the focus
+    this.restSoon = afterPaint(() => !this.destroyed && this.rest())
     this.watch = new ResizeObserver(() => this.draw())
     this.watch.observe(view.dom)
   }
@@ -148,11 +150,12 @@ class Edge {
 
   update(view, before) {
     if (this.pressed) return
-    if (!view.state.selection.eq(before.selection) || view.state.doc !== before.doc) this.rest()
+    if (!view.state.selection.eq(before.selection) || view.state.doc !== before.doc) this.restSoon()
     else this.draw()
   }
 
   destroy() {
+    this.destroyed = true
     this.sheet.removeEventListener("mousemove", this.over)
     this.sheet.removeEventListener("mouseleave", this.out)
     this.watch.disconnect()

@@ -32,6 +32,17 @@ export function keepInView(view, root) {
   if (Math.abs(by) > 1) window.scrollBy({ top: by, behavior: "instant" })
 }
 
+const waiting = new WeakSet()
+
+function beforeFrame(view, act) {
+  if (waiting.has(view)) return
+  waiting.add(view)
+  requestAnimationFrame(() => {
+    waiting.delete(view)
+    if (!view.isDestroyed) act()
+  })
+}
+
 // The workbench stands on the keyboard where one covers the window's foot.
 function standOn(bench) {
   const screen = window.visualViewport
@@ -44,8 +55,9 @@ export default (root) => Extension.create({
   addProseMirrorPlugins: () => [new Plugin({
     key: new PluginKey("in_view"),
     props: {
+      // Before the next frame, when the browser has to lay the text out anyway.
       handleScrollToSelection(view) {
-        keepInView(view, root)
+        beforeFrame(view, () => keepInView(view, root))
         return true
       }
     },

@@ -1,5 +1,6 @@
 import { Extension } from "@tiptap/core"
 import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state"
+import { setHidden } from "./after_paint"
 
 // The small menu that stands above chosen text.
 class SelectionMenu {
@@ -14,7 +15,7 @@ class SelectionMenu {
   update(view) {
     const { selection } = view.state
     const chosen = selection instanceof TextSelection && !selection.empty && !selection.$from.parent.type.spec.code
-    this.menu.hidden = !chosen || !view.editable
+    setHidden(this.menu, !chosen || !view.editable)
     if (this.menu.hidden) return
     const frame = this.menu.offsetParent.getBoundingClientRect()
     const start = view.coordsAtPos(selection.from)
