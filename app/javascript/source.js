@@ -8,6 +8,7 @@ import { tags } from "@lezer/highlight"
 import { del, get, set } from "idb-keyval"
 import { post } from "./http"
 import start from "./start"
+import { pause } from "./pause"
 
 const PAUSE = 600
 const SENT = "source-sent" // what was kept of it is forgotten by the page that shows it saved
@@ -92,9 +93,9 @@ const source = () => {
             if (!update.docChanged) return
             field.value = view.state.doc.toString()
             unsaved = true
-            remembering ??= setTimeout(remember, REMEMBERED)
+            remembering ??= setTimeout(remember, pause(REMEMBERED))
             clearTimeout(timer)
-            timer = setTimeout(check, PAUSE)
+            timer = setTimeout(check, pause(PAUSE))
           })
         ]
       })

@@ -1,3 +1,5 @@
+import { pause } from "../pause"
+
 const PAUSE = 130 // milliseconds
 
 // The find field offers pages and sections while one types. Arrows choose, Enter opens, Ctrl+Enter opens in a new tab;
@@ -12,7 +14,7 @@ export default () => ({
 
   typed() {
     clearTimeout(this.timer)
-    this.timer = setTimeout(() => this.look(), PAUSE)
+    this.timer = setTimeout(() => this.look(), pause(PAUSE))
   },
 
   async look() {

@@ -1,3 +1,5 @@
+import { pause } from "../pause"
+
 const PAUSE = 150 // milliseconds
 
 // A house with many pages offers the places near by; others are found by their title.
@@ -9,7 +11,7 @@ export default () => ({
 
   typed(event) {
     clearTimeout(this.timer)
-    this.timer = setTimeout(() => this.look(event.target.value.trim()), PAUSE)
+    this.timer = setTimeout(() => this.look(event.target.value.trim()), pause(PAUSE))
   },
 
   async look(text) {

@@ -1,3 +1,5 @@
+import { pause } from "../pause"
+
 const PAUSE = 250 // milliseconds that the pointer rests on a link until it is told what it leads to
 
 // What a link leads to is told beside it while it has the focus or the pointer rests on it; Escape puts it away.
@@ -20,7 +22,7 @@ export default () => ({
     const link = event.target.closest("a[data-tells]")
     if (!link) return
     clearTimeout(this.timer)
-    this.timer = setTimeout(() => this.show(link), PAUSE)
+    this.timer = setTimeout(() => this.show(link), pause(PAUSE))
   },
 
   show(link) {
@@ -37,7 +39,7 @@ export default () => ({
 
   left(event) {
     clearTimeout(this.timer)
-    if (event.type === "focusout" || document.activeElement !== this.link) this.timer = setTimeout(() => this.still(), PAUSE)
+    if (event.type === "focusout" || document.activeElement !== this.link) this.timer = setTimeout(() => this.still(), pause(PAUSE))
   },
 
   still() {

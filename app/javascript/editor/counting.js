@@ -1,4 +1,5 @@
 import { counted } from "./written"
+import { pause } from "../pause"
 
 const COUNTED = 400 // milliseconds after a key until words are counted
 
@@ -6,7 +7,7 @@ const COUNTED = 400 // milliseconds after a key until words are counted
 export default class Counting {
   constructor({ part, words, editor }) {
     Object.assign(this, { part, words, editor })
-    editor.on("update", () => { this.soon ??= setTimeout(() => this.count(), COUNTED) })
+    editor.on("update", () => { this.soon ??= setTimeout(() => this.count(), pause(COUNTED)) })
     this.count()
   }
 

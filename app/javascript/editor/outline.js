@@ -1,5 +1,6 @@
 import { isHeading, placeOf, sectionAt, sectionStep } from "./sections"
 import { moveRange } from "./moving"
+import { pause } from "../pause"
 
 const DRAWN = 400 // milliseconds after a key until the outline follows
 
@@ -22,7 +23,7 @@ export default class Outline {
     list.addEventListener("click", (event) => this.go(this.entry(event)))
     list.addEventListener("keydown", (event) => this.key(event))
     list.addEventListener("pointerdown", (event) => this.press(event))
-    editor.on("update", () => { this.soon ??= setTimeout(() => this.draw(), DRAWN) })
+    editor.on("update", () => { this.soon ??= setTimeout(() => this.draw(), pause(DRAWN)) })
     this.draw()
   }
 

@@ -1,5 +1,6 @@
 import { del, get, set } from "idb-keyval"
 import { patch, renewToken } from "../http"
+import { pause } from "../pause"
 
 const IDLE = 700 // milliseconds without typing before a save
 const REMEMBERED = 150 // milliseconds after a key until the browser's own store has it
@@ -38,10 +39,10 @@ export default class Saving {
     if (this.stopped) return this.remember()
 
     this.onState("unsaved")
-    this.remembering ??= setTimeout(() => this.remember(), REMEMBERED)
+    this.remembering ??= setTimeout(() => this.remember(), pause(REMEMBERED))
     clearTimeout(this.idle)
-    this.idle = setTimeout(() => this.save(), IDLE)
-    this.latest ??= setTimeout(() => this.save(), LATEST)
+    this.idle = setTimeout(() => this.save(), pause(IDLE))
+    this.latest ??= setTimeout(() => this.save(), pause(LATEST))
   }
 
   remember() {
@@ -118,7 +119,7 @@ export default class Saving {
 
   later() {
     this.onState("offline")
-    setTimeout(() => this.save(), this.wait)
+    setTimeout(() => this.save(), pause(this.wait))
     this.wait = Math.min(this.wait * 2, 30_000)
     return false
   }
@@ -138,7 +139,7 @@ export default class Saving {
       if (document.visibilityState === "visible" && await renewToken()) this.goOn(this.version)
       else this.tryAgain()
     }
-    const timer = setTimeout(again, SIGNED_OUT)
+    const timer = setTimeout(again, pause(SIGNED_OUT))
     document.addEventListener("visibilitychange", again)
   }
 

@@ -110,6 +110,7 @@ class BlocksTest < ApplicationSystemTestCase
   end
 
   test "a picture beside the text stays within the sheet, read and written, and one in the middle stands in it" do
+    saved
     file = PageFile.take(Rack::Test::UploadedFile.new(Rails.root.join("docs/screenshots/read.png"), "image/png"), page: @page, by: @ida)
     figure = ->(side) { "::: figure {file=\"#{file.public_id}\" alt=\"A page\" width=\"50\" side=\"#{side}\"}\n:::" }
     save_text(@page.reload, "#{figure.("center")}\n\nShort.\n\n#{figure.("right")}", by: @ida)

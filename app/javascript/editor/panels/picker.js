@@ -1,3 +1,5 @@
+import { pause } from "../../pause"
+
 const PAUSE = 120
 
 // A list of choices for all that is chosen while writing: what a link leads to, what is inserted, who is named. What is
@@ -56,7 +58,7 @@ export default class Picker {
   typed(text = this.input.value) {
     this.text = text.trim()
     clearTimeout(this.timer)
-    this.timer = setTimeout(() => this.find(), PAUSE)
+    this.timer = setTimeout(() => this.find(), pause(PAUSE))
   }
 
   // Shows the choices for what stands there by now; an answer that comes too late is left.
