@@ -32,17 +32,6 @@ export function keepInView(view, root) {
   if (Math.abs(by) > 1) window.scrollBy({ top: by, behavior: "instant" })
 }
 
-const waiting = new WeakSet()
-
-function beforeFrame(view, act) {
-  if (waiting.has(view)) return
-  waiting.add(view)
-  requestAnimationFrame(() => {
-    waiting.delete(view)
-    if (!view.isDestroyed) act()
-  })
-}
-
 // The workbench stands on the keyboard where one covers the window's foot.
 function standOn(bench) {
   const screen = window.visualViewport
@@ -55,9 +44,8 @@ export default (root) => Extension.create({
   addProseMirrorPlugins: () => [new Plugin({
     key: new PluginKey("in_view"),
     props: {
-      // Before the next frame, when the browser has to lay the text out anyway.
       handleScrollToSelection(view) {
-        beforeFrame(view, () => keepInView(view, root))
+        keepInView(view, root)
         return true
       }
     },
