@@ -18,6 +18,16 @@ class FootnotesTest < Minitest::Test
     assert_equal [ [ :footnote, "2" ] ], reports
   end
 
+  def test_few_words_referred_to_by_many_stay_few
+    often = Markup::Footnotes::MOST_COPIES + 5
+    doc, reports = read("#{"a[^1] " * often}\n\n[^1]: Said once.\n")
+    assert_equal Markup::Footnotes::MOST_COPIES, notes(doc).size
+    assert_equal [ [ :footnote, "1" ] ] * 5, reports
+    html = Markup::HTMLReader.read("<p>#{"a<a href='#n'>1</a> " * often}</p><aside class='footnote' id='n'>Said once.</aside>")
+    assert_equal Markup::Footnotes::MOST_COPIES, notes(html.doc).size
+    assert_equal [ :footnote ], html.reports.map(&:code)
+  end
+
   def test_what_cannot_stand_at_the_foot_is_kept_as_words
     doc, reports = read("A[^1].\n\n[^1]: - one\n    - two[^1]\n")
     assert_equal "one two", Document::Text.of(notes(doc).first)[/\Aone two/]

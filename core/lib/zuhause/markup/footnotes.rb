@@ -8,6 +8,10 @@ module Zuhause
       DEFINITION = /^[ \t>]*\[\^([^\]\s]+)\](?=:)/
       UNUSED = /\[\^([^\]\s]+)\]#{Escapes::APART}/
 
+      # Each place that refers to a note gets its words; more often than this it stands there by its number, or few words
+      # referred to by many would become a very long text.
+      MOST_COPIES = 10
+
       module_function
 
       # The parser drops what is never referred to. Here it stays, as text.

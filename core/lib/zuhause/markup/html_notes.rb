@@ -17,7 +17,10 @@ module Zuhause
 
         inside = Set.new.compare_by_identity.merge(items.values)
         references = root.css("a[href^='#']").select { |link| items.key?(named(link)) && link.ancestors.none? { |around| inside.include?(around) } }
-        references.each { |link| @notes[link] = items.fetch(named(link)) }
+        references.group_by { |link| named(link) }.each do |name, links|
+          links.first(Footnotes::MOST_COPIES).each { |link| @notes[link] = items.fetch(name) }
+          report(:footnote, name) if links.size > Footnotes::MOST_COPIES
+        end
         noted = @notes.values.uniq(&:object_id)
         back = references.flat_map { |link| [ link["id"], link.parent["id"] ] }.compact.to_set
         noted.each { |item| take_out(item, back) }

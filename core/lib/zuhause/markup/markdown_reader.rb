@@ -33,6 +33,7 @@ module Zuhause
         @markdown = Document::Normal.clean(markdown)
         @picture = picture
         @reports = []
+        @copies = Hash.new(0)
       end
 
       def read
@@ -273,6 +274,9 @@ module Zuhause
       # What stands at the foot, where its number stands. More than lines of text cannot be kept there.
       def footnote(number)
         note = @notes.fetch(number - 1)
+        copies = @copies[number] += 1
+        return report(:footnote, number) && { "type" => "text", "text" => "[#{number}]" } if copies > Footnotes::MOST_COPIES
+
         report(:misplaced, "footnote") if note.each.any? { |block| block.type != :paragraph }
         lines = note.each.map { |block| block.type == :paragraph ? Footnotes.line(block, method(:report)) : Footnotes.plain(block) }
         textblock({ "type" => "footnote" }, lines.reject(&:empty?).flat_map { |line| [ { "type" => "hard_break" }, *line ] }.drop(1)).first
