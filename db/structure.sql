@@ -18,7 +18,7 @@ CREATE INDEX "index_memberships_on_person_id" ON "memberships" ("person_id");
 CREATE UNIQUE INDEX "index_memberships_on_group_id_and_person_id" ON "memberships" ("group_id", "person_id");
 CREATE TABLE IF NOT EXISTS "access_lists" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "digest" varchar NOT NULL);
 CREATE UNIQUE INDEX "index_access_lists_on_digest" ON "access_lists" ("digest");
-CREATE TABLE IF NOT EXISTS "rooms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "colour" varchar NOT NULL, "position" integer NOT NULL, "access_list_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, archived_at datetime(6), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, owner_id integer REFERENCES people (id), practice boolean NOT NULL DEFAULT 0, CONSTRAINT "fk_rails_337ada374d"
+CREATE TABLE IF NOT EXISTS "rooms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "colour" varchar NOT NULL, "position" integer NOT NULL, "access_list_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, archived_at datetime(6), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, owner_id integer REFERENCES people (id), practice boolean NOT NULL DEFAULT 0, "in_languages" json DEFAULT '{}' NOT NULL, CONSTRAINT "fk_rails_337ada374d"
 FOREIGN KEY ("access_list_id")
   REFERENCES "access_lists" ("id")
 );
@@ -303,6 +303,7 @@ CREATE UNIQUE INDEX "index_email_changes_on_new_digest" ON "email_changes" ("new
 CREATE UNIQUE INDEX "index_rooms_on_owner_id" ON "rooms" ("owner_id");
 CREATE UNIQUE INDEX "index_rooms_on_practice" ON "rooms" ("practice") WHERE practice;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000007'),
 ('20261125000006'),
 ('20261125000005'),
 ('20261125000004'),

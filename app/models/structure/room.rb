@@ -1,5 +1,5 @@
 class Room < ApplicationRecord
-  include PubliclyIdentified, Placed, Owned, Practised
+  include PubliclyIdentified, Placed, Owned, Practised, Worded
 
   COLOURS = %w[brick petrol ochre moss plum slate rose umber].freeze
 
@@ -8,6 +8,7 @@ class Room < ApplicationRecord
   belongs_to :front_page, class_name: "Page", optional: true
 
   positioned
+  worded name: 80, description: 300
 
   normalizes :name, :description, with: ->(text) { Zuhause::Document::Title.clean(text) }
   validates :name, presence: true, length: { maximum: 80 }

@@ -56,6 +56,20 @@ class StructureRequestsTest < ActionDispatch::IntegrationTest
     assert_redirected_to "/pages"
   end
 
+  test "a room says its name in the language of whoever looks" do
+    @ben.update!(language: "en-US")
+    sign_in @ana
+    patch "/rooms/#{@room.public_id}", params: { room: { in_languages: { "en-US" => { name: "Aboard" }, "xx" => { name: "Dropped" } } } }
+    assert_equal "On Board", Nokogiri::HTML(get("/rooms/#{@room.public_id}") && response.body).at("h1").text
+    patch "/rooms/#{@room.public_id}", params: { room: { name: "On Board", in_languages: { "en-US" => { name: "x" * 81 } } } }
+    assert_response :unprocessable_entity
+    assert_select "#in_languages_error"
+
+    sign_in @ben
+    get "/rooms/#{@room.public_id}"
+    assert_select "h1", "Aboard"
+  end
+
   test "in an archived room nothing is written, through any door" do
     @room.grant(holder(@ben), :write)
     @room.archive

@@ -39,7 +39,7 @@ module Room::Owned
 
   # Its owner is called something else now.
   def follow_name(former)
-    update!(name: Room.own_name(owner, owner.name)) if name == Room.own_name(owner, former)
+    update!(name: Room.own_name(owner, owner.name)) if self[:name] == Room.own_name(owner, former)
   end
 
   def keeps_itself?
