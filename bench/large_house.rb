@@ -96,20 +96,21 @@ class LargeHouse
   end
 
   def make_history(page)
-    rows = Array.new(500) { |i| { page_id: page.id, number: i + 2, draft_version: nil, title: page.title, document: page.edition.document, author_id: @person_ids.sample(random: @random), note: "Change #{i}", published_at: Time.current } }
+    rows = Array.new(500) { |i| { page_id: page.id, number: i + 2, draft_version: nil, title: page.title, digest: page.edition.digest, author_id: @person_ids.sample(random: @random), note: "Change #{i}", published_at: Time.current } }
     Edition.insert_all!(rows)
     page.update!(edition: page.editions.find_by!(number: 501))
   end
 
   def publish(rows, now)
-    documents = rows.to_h { |row| [ row.id, document ] }
-    common = ->(row) { { page_id: row.id, title: row.title, document: documents[row.id], author_id: @person_ids.first } }
+    states = rows.to_h { |row| [ row.id, State.new(title: row.title, document: document) ] }
+    common = ->(row) { { page_id: row.id, title: row.title, digest: states[row.id].digest, author_id: @person_ids.first } }
+    Text.insert_all!(rows.map { |row| { page_id: row.id, digest: states[row.id].digest, body: states[row.id].body } })
     Draft.insert_all!(rows.map { |row| common.call(row).merge(version: 1, base_version: 0, save_id: "bench", new_ids: {}, created_at: now) })
     Edition.insert_all!(rows.map { |row| common.call(row).merge(number: 1, draft_version: 1, published_at: now) })
     Page.where(id: rows).update_all("draft_id = (SELECT id FROM drafts WHERE page_id = pages.id), edition_id = (SELECT id FROM editions WHERE page_id = pages.id)")
-    rows.each do |row|
-      Section.record(row, row.title, documents[row.id])
-      Reference.record(row, :edition, documents[row.id])
+    Page.where(id: rows).includes(:edition).each do |page|
+      page.edition.state = states[page.id]
+      [ Section, Reference ].each { |follower| follower.follow_edition(page, page.edition) }
     end
   end
 

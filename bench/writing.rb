@@ -35,13 +35,13 @@ class WritingBench
   def write(page)
     random = Random.new(7)
     text = (1..(WORDS / 100)).map { |i| "#{"## Section #{i}\n\n" if (i % 5).zero?}#{Array.new(100) { "word#{random.rand(4000)}" }.each_slice(50).map { |words| words.join(" ") }.join("\n\n")}" }.join("\n\n")
-    saved = page.save_draft(base_version: 1, save_id: "bench", title: page.title, document: Zuhause::Markup::MarkdownReader.read(text).doc, by: @person)
+    saved = page.save_draft(State.new(title: page.title, document: Zuhause::Markup::MarkdownReader.read(text).doc), base_version: 1, save_id: "bench", by: @person)
     page.publish(version: saved.version, by: @person)
   end
 
   def save
     page = Page.find(@page.id)
-    page.save_draft(base_version: page.draft.version, save_id: SecureRandom.uuid, title: page.title, document: page.draft.document, by: @person)
+    page.save_draft(State.new(title: page.title, document: page.draft.document), base_version: page.draft.version, by: @person)
   end
 
   def in_browser

@@ -24,26 +24,6 @@ FOREIGN KEY ("access_list_id")
 );
 CREATE UNIQUE INDEX "index_rooms_on_public_id" ON "rooms" ("public_id");
 CREATE INDEX "index_rooms_on_access_list_id" ON "rooms" ("access_list_id");
-CREATE TABLE IF NOT EXISTS "drafts" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "version" integer, "base_version" integer NOT NULL, "save_id" varchar NOT NULL, "title" varchar NOT NULL, "document" json NOT NULL, "new_ids" json NOT NULL, "author_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_b83248424e"
-FOREIGN KEY ("page_id")
-  REFERENCES "pages" ("id")
- ON DELETE CASCADE, CONSTRAINT "fk_rails_a6ea34b2b4"
-FOREIGN KEY ("author_id")
-  REFERENCES "people" ("id")
-);
-CREATE INDEX "index_drafts_on_author_id" ON "drafts" ("author_id");
-CREATE UNIQUE INDEX "index_drafts_on_page_id_and_version" ON "drafts" ("page_id", "version");
-CREATE UNIQUE INDEX "index_drafts_on_page_id_and_author_id_and_save_id" ON "drafts" ("page_id", "author_id", "save_id");
-CREATE TABLE IF NOT EXISTS "editions" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "number" integer NOT NULL, "draft_version" integer, "title" varchar NOT NULL, "document" json NOT NULL, "author_id" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "published_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_9a728df293"
-FOREIGN KEY ("page_id")
-  REFERENCES "pages" ("id")
- ON DELETE CASCADE, CONSTRAINT "fk_rails_ba29994324"
-FOREIGN KEY ("author_id")
-  REFERENCES "people" ("id")
-);
-CREATE INDEX "index_editions_on_author_id" ON "editions" ("author_id");
-CREATE INDEX "index_editions_on_published_at" ON "editions" ("published_at");
-CREATE UNIQUE INDEX "index_editions_on_page_id_and_number" ON "editions" ("page_id", "number");
 CREATE TABLE IF NOT EXISTS "pages" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "room_id" integer NOT NULL, "ancestry" varchar COLLATE "BINARY" NOT NULL, "position" integer NOT NULL, "title" varchar NOT NULL, "own_list" boolean DEFAULT 0 NOT NULL, "access_list_id" integer NOT NULL, "author_id" integer NOT NULL, "draft_id" bigint, "edition_id" bigint, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, binned_at datetime(6), binned_by_id integer REFERENCES people (id), bin_root_id integer REFERENCES pages (id) CHECK ((binned_at IS NULL) = (bin_root_id IS NULL)), icon varchar, language varchar, cover_id integer REFERENCES page_files (id) ON DELETE SET NULL, CONSTRAINT "fk_rails_5c3bea004d"
 FOREIGN KEY ("draft_id")
   REFERENCES "drafts" ("id")
@@ -213,19 +193,6 @@ CREATE TRIGGER pages_after_update AFTER UPDATE OF title ON pages BEGIN INSERT IN
 CREATE VIRTUAL TABLE title_words USING fts5vocab('title_index', 'row')
 /* title_words(term,doc,cnt) */;
 CREATE INDEX "index_references_on_person" ON "references" ("target") WHERE target_kind = 'person';
-CREATE TABLE IF NOT EXISTS "tasks" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "block_id" varchar NOT NULL, "position" integer NOT NULL, "text" varchar NOT NULL, "done" boolean DEFAULT 0 NOT NULL, "due" date, "assignee_id" integer, "ticked_by_id" integer, "ticked_at" datetime(6), CONSTRAINT "fk_rails_5b47b15edc"
-FOREIGN KEY ("page_id")
-  REFERENCES "pages" ("id")
- ON DELETE CASCADE, CONSTRAINT "fk_rails_0016c50613"
-FOREIGN KEY ("assignee_id")
-  REFERENCES "people" ("id")
-, CONSTRAINT "fk_rails_a5cf83c2b4"
-FOREIGN KEY ("ticked_by_id")
-  REFERENCES "people" ("id")
-);
-CREATE INDEX "index_tasks_on_assignee_id" ON "tasks" ("assignee_id");
-CREATE INDEX "index_tasks_on_ticked_by_id" ON "tasks" ("ticked_by_id");
-CREATE UNIQUE INDEX "index_tasks_on_page_id_and_block_id" ON "tasks" ("page_id", "block_id");
 CREATE TABLE IF NOT EXISTS "page_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "page_id" integer NOT NULL, "author_id" integer NOT NULL, "name" varchar NOT NULL, "kind" varchar NOT NULL, "width" integer, "height" integer, "created_at" datetime(6) NOT NULL, sheets integer, CONSTRAINT "fk_rails_d0209b82ff"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
@@ -302,7 +269,47 @@ CREATE UNIQUE INDEX "index_email_changes_on_old_digest" ON "email_changes" ("old
 CREATE UNIQUE INDEX "index_email_changes_on_new_digest" ON "email_changes" ("new_digest");
 CREATE UNIQUE INDEX "index_rooms_on_owner_id" ON "rooms" ("owner_id");
 CREATE UNIQUE INDEX "index_rooms_on_practice" ON "rooms" ("practice") WHERE practice;
+CREATE TABLE IF NOT EXISTS "texts" ("page_id" integer NOT NULL, "digest" varchar NOT NULL, "body" blob NOT NULL,
+  PRIMARY KEY ("page_id", "digest"), FOREIGN KEY ("page_id") REFERENCES "pages" ("id") ON DELETE CASCADE);
+CREATE TABLE IF NOT EXISTS "drafts" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "version" integer, "base_version" integer NOT NULL,
+  "save_id" varchar NOT NULL, "title" varchar NOT NULL, "digest" varchar NOT NULL, "new_ids" json NOT NULL, "author_id" integer NOT NULL, "created_at" datetime(6) NOT NULL,
+  FOREIGN KEY ("page_id") REFERENCES "pages" ("id") ON DELETE CASCADE,
+  FOREIGN KEY ("page_id", "digest") REFERENCES "texts" ("page_id", "digest") DEFERRABLE INITIALLY DEFERRED,
+  FOREIGN KEY ("author_id") REFERENCES "people" ("id"));
+CREATE INDEX "index_drafts_on_author_id" ON "drafts" ("author_id");
+CREATE UNIQUE INDEX "index_drafts_on_page_id_and_version" ON "drafts" ("page_id", "version");
+CREATE UNIQUE INDEX "index_drafts_on_page_id_and_author_id_and_save_id" ON "drafts" ("page_id", "author_id", "save_id");
+CREATE INDEX "index_drafts_on_page_id_and_digest" ON "drafts" ("page_id", "digest");
+CREATE TABLE IF NOT EXISTS "editions" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "number" integer NOT NULL, "draft_version" integer,
+  "title" varchar NOT NULL, "digest" varchar NOT NULL, "author_id" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "published_at" datetime(6) NOT NULL,
+  FOREIGN KEY ("page_id") REFERENCES "pages" ("id") ON DELETE CASCADE,
+  FOREIGN KEY ("page_id", "digest") REFERENCES "texts" ("page_id", "digest") DEFERRABLE INITIALLY DEFERRED,
+  FOREIGN KEY ("author_id") REFERENCES "people" ("id"));
+CREATE INDEX "index_editions_on_author_id" ON "editions" ("author_id");
+CREATE INDEX "index_editions_on_published_at" ON "editions" ("published_at");
+CREATE UNIQUE INDEX "index_editions_on_page_id_and_number" ON "editions" ("page_id", "number");
+CREATE INDEX "index_editions_on_page_id_and_digest" ON "editions" ("page_id", "digest");
+CREATE TABLE IF NOT EXISTS "ticks" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "block_id" varchar NOT NULL, "done" boolean NOT NULL, "person_id" integer, "ticked_at" datetime(6) NOT NULL, "draft_version" integer, "settled" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_adda236ce9"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_b3bc799cbb"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE INDEX "index_ticks_on_person_id" ON "ticks" ("person_id");
+CREATE UNIQUE INDEX "index_ticks_on_page_id_and_block_id" ON "ticks" ("page_id", "block_id");
+CREATE TABLE IF NOT EXISTS "tasks" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "block_id" varchar NOT NULL, "position" integer NOT NULL, "text" varchar NOT NULL, "done" boolean DEFAULT 0 NOT NULL, "due" date, "assignee_id" integer, CONSTRAINT "fk_rails_5b47b15edc"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_0016c50613"
+FOREIGN KEY ("assignee_id")
+  REFERENCES "people" ("id")
+);
+CREATE INDEX "index_tasks_on_assignee_id" ON "tasks" ("assignee_id");
+CREATE UNIQUE INDEX "index_tasks_on_page_id_and_block_id" ON "tasks" ("page_id", "block_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000009'),
+('20261125000008'),
 ('20261125000007'),
 ('20261125000006'),
 ('20261125000005'),

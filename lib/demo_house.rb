@@ -95,7 +95,7 @@ class DemoHouse
     raise "#{page.title}: #{read.reports.map(&:to_a)}" if read.reports.any?
 
     document = Zuhause::Changes.carry_ids(page.draft.document, read.doc)
-    saved = page.save_draft(base_version: page.draft.version, save_id: SecureRandom.uuid, title: matter[:title], document: document, by: by(matter), at: at(matter) - 1.hour)
+    saved = page.save_draft(State.new(title: matter[:title], document: document), base_version: page.draft.version, by: by(matter), at: at(matter) - 1.hour)
     page.publish(version: saved.version, by: by(matter), note: matter[:note].to_s, small: matter[:small] || false, at: at(matter)) if publish
   end
 

@@ -30,7 +30,7 @@ module HouseBuilding
 
   def save_text(page, markdown, by:, title: page.draft.title, at: Time.current)
     document = Zuhause::Markup::MarkdownReader.read(markdown).doc
-    page.save_draft(base_version: page.draft.version, save_id: SecureRandom.uuid, title: title, document: document, by: by, at: at)
+    page.save_draft(State.new(title: title, document: document), base_version: page.draft.version, by: by, at: at)
   end
 
   def holder(one)

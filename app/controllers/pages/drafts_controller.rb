@@ -11,8 +11,8 @@ class Pages::DraftsController < ApplicationController
 
   def update
     authorize @page, :edit?
-    draft = @page.save_draft(base_version: params.require(:base_version).to_i, save_id: params[:save_id].to_s, title: params[:title].to_s,
-                             document: request.request_parameters["document"], by: viewer.person)
+    state = State.new(title: params[:title].to_s, document: request.request_parameters["document"])
+    draft = @page.save_draft(state, base_version: params.require(:base_version).to_i, save_id: params[:save_id].to_s, by: viewer.person)
     return render(json: { errors: draft.errors.to_hash }, status: :unprocessable_entity) unless draft.persisted?
     return render(json: refusal(draft), status: :conflict) if draft.refused?
 

@@ -19,7 +19,7 @@ class Pages::MarkdownsController < ApplicationController
 
   def update
     document = Zuhause::Changes.carry_ids(@page.draft.document, read.doc)
-    saved = @page.save_draft(base_version: params[:base_version].to_i, save_id: SecureRandom.uuid, title: params[:title].to_s, document: document, by: viewer.person)
+    saved = @page.save_draft(State.new(title: params[:title].to_s, document: document), base_version: params[:base_version].to_i, by: viewer.person)
     return again(:unprocessable_entity, saved.errors.full_messages.to_sentence) unless saved.persisted?
     return again(:conflict, t(".conflict", author: @page.reload.draft.author.name)) if saved.refused?
     return redirect_to(edit_page_draft_path(@page), status: :see_other, notice: t(".done")) if read.reports.empty?

@@ -17,6 +17,6 @@ class Pages::PutBacksController < ApplicationController
 
   def put_back(comparison, draft)
     document = comparison.changes.put_back(params[:change].to_i)
-    @page.save_draft(base_version: draft.version, save_id: SecureRandom.uuid, title: draft.title, document: document, by: viewer.person)
+    @page.save_draft(draft.state.with(document: document), base_version: draft.version, by: viewer.person)
   end
 end

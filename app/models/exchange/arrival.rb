@@ -98,6 +98,6 @@ class Arrival < ApplicationRecord
 
   def write(page, document, files, by)
     files.each { |file| file.keep_on(page) }
-    page.save_draft(base_version: page.draft.version, save_id: SecureRandom.uuid, title: page.draft.title, document: document, by: by)
+    page.save_draft(State.new(title: page.draft.title, document: document), base_version: page.draft.version, by: by)
   end
 end

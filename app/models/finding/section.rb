@@ -5,10 +5,10 @@ class Section < ApplicationRecord
 
   belongs_to :page
 
-  # Replaces a page's sections by those of a document.
-  def self.record(page, title, document)
+  # Replaces a page's sections by those of an edition.
+  def self.follow_edition(page, edition)
     where(page: page).delete_all
-    insert_all!(rows(document).map.with_index { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: title, position: i) })
+    insert_all!(rows(edition.document).map.with_index { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: edition.title, position: i) })
   end
 
   # How well sections answer is told by where the words stand in them, never by how often they occur in the house: that

@@ -1,6 +1,7 @@
 # One published state of a page, never changed afterwards.
 class Edition < ApplicationRecord
-  belongs_to :page
+  include Texted
+
   belongs_to :author, class_name: "Person"
 
   normalizes :note, with: ->(note) { Zuhause::Document::Title.clean(note) }

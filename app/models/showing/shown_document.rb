@@ -108,7 +108,7 @@ class ShownDocument
   def same_for_all
     return write unless @state.is_a?(Edition)
 
-    Rails.cache.fetch([ "document", page.public_id, @state.number, Zuhause::Markup::HTML::VERSION, I18n.locale, @part&.dig("attrs", "id") ]) { write }
+    Rails.cache.fetch([ "document", page.id, @state.digest, Zuhause::Markup::HTML::VERSION, I18n.locale, @part&.dig("attrs", "id") ]) { write }
   end
 
   def write

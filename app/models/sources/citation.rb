@@ -5,11 +5,23 @@ class Citation < ApplicationRecord
 
   scope :from_editions, -> { where(stage: "edition") }
 
-  # Replaces what is recorded of a page by what the document says now.
-  def self.record(page, stage, references)
-    where(page: page, stage: stage).delete_all
-    ids = references.select { |reference| reference.use == :cite }.map { |reference| reference.target.value }
-    rows = ids.any? ? Source.where(public_id: ids).ids.map { |id| { page_id: page.id, source_id: id, stage: stage.to_s } } : []
-    insert_all!(rows) if rows.any?
+  class << self
+    def follow_draft(page, draft)
+      record(page, "draft", draft.points)
+    end
+
+    def follow_edition(page, edition)
+      record(page, "edition", edition.points)
+    end
+
+    private
+
+    # Replaces what is recorded of a page by what is cited now.
+    def record(page, stage, points)
+      where(page: page, stage: stage).delete_all
+      ids = points.select { |reference| reference.use == :cite }.map { |reference| reference.target.value }
+      rows = ids.any? ? Source.where(public_id: ids).ids.map { |id| { page_id: page.id, source_id: id, stage: stage } } : []
+      insert_all!(rows) if rows.any?
+    end
   end
 end

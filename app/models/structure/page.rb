@@ -3,12 +3,12 @@ class Page < ApplicationRecord
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
-  has_many :links, class_name: "Reference", dependent: :delete_all
-  has_many :sections, dependent: :delete_all
+  has_many :links, class_name: "Reference"
+  has_many :sections
   has_many :page_files, dependent: :destroy
-  has_many :tasks, dependent: :delete_all
-  has_many :pins, dependent: :delete_all
-  has_many :readings, dependent: :delete_all
+  has_many :tasks
+  has_many :pins
+  has_many :readings
 
   has_ancestry ancestry_format: :materialized_path2, orphan_strategy: :restrict
   positioned on: %i[room_id ancestry]

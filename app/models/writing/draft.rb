@@ -1,8 +1,7 @@
 # One saved version of a page's draft. Without a version it was refused: somebody else had saved meanwhile.
 class Draft < ApplicationRecord
-  include Titled
+  include Titled, Texted
 
-  belongs_to :page
   belongs_to :author, class_name: "Person"
 
   attribute :new_ids, default: -> { {} }

@@ -64,7 +64,7 @@ class ActsTest < ActiveSupport::TestCase
     rows = ->(page) { Section.where(page: page).order(:position).pluck(:heading, :body) }
     Page.includes(:edition).where.not(edition_id: nil).find_each do |page|
       before = rows.(page)
-      Section.record(page, page.edition.title, page.edition.document)
+      Section.follow_edition(page, page.edition)
       assert_equal rows.(page), before, "SEED=#{SEED}"
     end
   end
@@ -136,7 +136,7 @@ class ActsTest < ActiveSupport::TestCase
       version = page.draft.version
       document = Zuhause::Markup::MarkdownReader.read("# H#{@random.rand(9)}\n\nwords #{@random.rand(1000)}").doc
       id = "act-#{@random.rand(10**9)}"
-      saved = page.save_draft(base_version: version, save_id: id, title: page.title, document: document, by: somebody)
+      saved = page.save_draft(State.new(title: page.title, document: document), base_version: version, save_id: id, by: somebody)
       [ :save, page.id, id, saved.version.present? ]
     end
 

@@ -13,7 +13,7 @@ class ConcurrencyTest < ActiveSupport::TestCase
   end
 
   test "of saves on one version one wins, and all texts are kept" do
-    saved = at_once(THREADS) { |i| Page.find(@page.id).save_draft(base_version: 2, save_id: "save-#{i}", title: "T", document: document(i), by: @ana) }
+    saved = at_once(THREADS) { |i| Page.find(@page.id).save_draft(State.new(title: "T", document: document(i)), base_version: 2, save_id: "save-#{i}", by: @ana) }
     assert_equal [ 3, nil, nil, nil, nil ], saved.map(&:version).sort_by { |version| version || 99 }
     assert_equal THREADS + 2, @page.drafts.count
     assert_equal saved.find(&:version).document, @page.reload.draft.document
@@ -23,7 +23,7 @@ class ConcurrencyTest < ActiveSupport::TestCase
     at_once(THREADS) do |i|
       4.times do |n|
         version = Page.find(@page.id).draft.version
-        saved = Page.find(@page.id).save_draft(base_version: version, save_id: "save-#{i}-#{n}-#{version}", title: "T", document: document(i), by: @ana)
+        saved = Page.find(@page.id).save_draft(State.new(title: "T", document: document(i)), base_version: version, save_id: "save-#{i}-#{n}-#{version}", by: @ana)
         redo if saved.refused?
       end
     end

@@ -126,7 +126,7 @@ class PageTest < ActiveSupport::TestCase
 
   def save(markdown, base:, by:, save_id: SecureRandom.uuid)
     document = Zuhause::Markup::MarkdownReader.read(markdown).doc
-    Page.find(@page.id).save_draft(base_version: base, save_id: save_id, title: "Gangway in ice", document: document, by: by)
+    Page.find(@page.id).save_draft(State.new(title: "Gangway in ice", document: document), base_version: base, save_id: save_id, by: by)
   end
 
   def text(state)

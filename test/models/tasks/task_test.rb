@@ -1,4 +1,5 @@
 require "test_helper"
+require "minitest/mock"
 
 class TaskTest < ActiveSupport::TestCase
   setup do
@@ -30,7 +31,7 @@ class TaskTest < ActiveSupport::TestCase
     save_same
     document = @page.reload.draft.document
     document["content"].first["content"].first["attrs"].delete("done")
-    @page.save_draft(base_version: @page.draft.version, save_id: "untick", title: @page.title, document: document, by: @ana)
+    @page.save_draft(State.new(title: @page.title, document: document), base_version: @page.draft.version, save_id: "untick", by: @ana)
     @page.publish(version: @page.reload.draft.version, by: @ana)
     assert_equal [ nil, nil ], done(@page.reload.edition.document)
     assert_not @page.tasks.find_by!(block_id: @first.block_id).done?
@@ -39,10 +40,48 @@ class TaskTest < ActiveSupport::TestCase
   test "a tick made after the last save survives publishing" do
     save_text(@page.reload, "Other words.\n\n", by: @ana)
     document = @page.edition.document
-    @page.save_draft(base_version: @page.reload.draft.version, save_id: "again", title: @page.title, document: document.merge("content" => document["content"] + [ { "type" => "divider" } ]), by: @ana)
+    @page.save_draft(State.new(title: @page.title, document: document.merge("content" => document["content"] + [ { "type" => "divider" } ])), base_version: @page.reload.draft.version, save_id: "again", by: @ana)
     @page.tasks.find_by!(block_id: @second.block_id).tick(true, by: @ben)
     @page.publish(version: @page.reload.draft.version, by: @ana)
     assert_predicate @page.tasks.find_by!(block_id: @second.block_id), :done?
+  end
+
+  test "ticks survive renaming, whatever else is in the draft, and whether a draft holds them already" do
+    @first.tick(true, by: @ben)
+    @page.reload.rename("Watches", by: @ana)
+    assert_equal [ true, false ], states
+    write_more # the draft holds the first tick now
+    @page.tasks.find_by!(block_id: @second.block_id).tick(true, by: @ben)
+    @page.reload.rename("Night watches", by: @ana)
+    assert_equal [ true, true ], states
+    @page.reload.publish(version: @page.reload.draft.version, by: @ana)
+    assert_equal [ true, true ], states
+    save_same && @page.publish(version: @page.reload.draft.version, by: @ana)
+    assert_equal [ [ true, true ], [ true, true ] ], [ states, done(@page.reload.edition.document) ]
+  end
+
+  test "ticks survive putting an older edition back, taking a state back and throwing the draft away" do
+    older, state = @page.edition, @page.draft
+    write_more && @page.publish(version: @page.reload.draft.version, by: @ana)
+    @page.tasks.find_by!(block_id: @first.block_id).tick(true, by: @ben)
+    save_same && @page.publish(version: @page.reload.draft.version, by: @ana)
+    @page.reload.put_back(older, by: @ana)
+    assert_equal [ [ true, false ], [ true, nil ] ], [ states, done(@page.reload.draft.document) ]
+    @page.take_back(state, by: @ana)
+    assert_equal [ true, nil ], done(@page.reload.draft.document)
+    @page.tasks.find_by!(block_id: @second.block_id).tick(true, by: @ben)
+    save_same
+    @page.reload.discard_draft(version: @page.draft.version, by: @ana)
+    assert_equal [ true, true ], done(@page.reload.draft.document)
+    assert_equal [ true, true ], states
+  end
+
+  test "a tick made while a save is on its way waits for the next one" do
+    waiting = Tick.method(:waiting)
+    Tick.stub(:waiting, ->(page) { waiting.call(page).tap { @first.tick(true, by: @ben) } }) { save_same }
+    assert_equal [ [ nil, nil ], [ true, false ] ], [ done(@page.reload.draft.document), states ]
+    save_same
+    assert_equal [ true, nil ], done(@page.reload.draft.document)
   end
 
   test "who is newly named is told if they may read it; whoever publishes learns of the others" do
@@ -57,6 +96,15 @@ class TaskTest < ActiveSupport::TestCase
 
   private
 
+  def states
+    @page.tasks.reload.order(:position).map(&:done)
+  end
+
+  def write_more
+    document = @page.reload.draft.document
+    @page.save_draft(State.new(title: @page.title, document: document.merge("content" => document["content"] + [ { "type" => "divider" } ])), base_version: @page.draft.version, by: @ana)
+  end
+
   def list(*tasks)
     lines = tasks.each_with_index.map do |(who, due), i|
       attrs = [ (%(assignee="#{who.public_id}") if who), (%(due="#{due}") if due) ].compact
@@ -70,7 +118,7 @@ class TaskTest < ActiveSupport::TestCase
   end
 
   def save_same
-    @page.reload.save_draft(base_version: @page.draft.version, save_id: SecureRandom.uuid, title: @page.title, document: @page.draft.document, by: @ana)
+    @page.reload.save_draft(State.new(title: @page.title, document: @page.draft.document), base_version: @page.draft.version, by: @ana)
   end
 
   def publish(markdown)

@@ -17,7 +17,7 @@ class StatesTest < ActiveSupport::TestCase
   test "states are thinned with age; the draft, what is published and refused texts stay" do
     published = @page.edition.draft_version
     60.times { |i| save_text(@page.reload, "Text #{i}.", by: @ana, at: 2.days.ago.beginning_of_day + i.minutes) }
-    refused = @page.save_draft(base_version: 1, save_id: "late", title: "Gangway", document: Zuhause::Document.empty, by: @ana, at: 2.days.ago)
+    refused = @page.save_draft(State.new(title: "Gangway", document: Zuhause::Document.empty), base_version: 1, save_id: "late", by: @ana, at: 2.days.ago)
     @page.reload.thin_states
     assert_equal "Text 59.", Zuhause::Document::Text.of(@page.reload.draft.document)
     assert_operator @page.drafts.count, :<, 8

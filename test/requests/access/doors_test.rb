@@ -305,8 +305,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
   def show_file(page, by:)
     file = PageFile.take(upload, page: page, by: by)
     document = page.draft.document
-    page.save_draft(base_version: page.draft.version, save_id: "picture", title: page.title, by: by,
-                    document: document.merge("content" => document["content"] + [ { "type" => "figure", "attrs" => { "file" => file.public_id } } ]))
+    page.save_draft(State.new(title: page.title, document: document.merge("content" => document["content"] + [ { "type" => "figure", "attrs" => { "file" => file.public_id } } ])), base_version: page.draft.version, save_id: "picture", by: by)
     page.publish(version: page.draft.version, by: by)
     file
   end

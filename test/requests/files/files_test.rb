@@ -36,7 +36,7 @@ class FilesTest < ActionDispatch::IntegrationTest
     [ [ "page:#{@page.public_id}", "a[href='/p/gangway-in-ice-#{@page.public_id}'] img" ], [ "javascript:alert(1)", "figure > img" ] ].each do |target, selector|
       @page.reload
       figure = { "type" => "figure", "attrs" => { "file" => file.public_id, "target" => target } }
-      @page.save_draft(base_version: @page.draft.version, save_id: SecureRandom.uuid, title: @page.title, by: @ana, document: { "type" => "doc", "content" => [ figure ] })
+      @page.save_draft(State.new(title: @page.title, document: { "type" => "doc", "content" => [ figure ] }), base_version: @page.draft.version, by: @ana)
       @page.publish(version: @page.draft.version, by: @ana)
       get "/p/#{@page.to_param}"
       assert_select selector, 1
@@ -134,7 +134,7 @@ class FilesTest < ActionDispatch::IntegrationTest
 
   def show(file, by: @ana)
     @page.reload
-    @page.save_draft(base_version: @page.draft.version, save_id: SecureRandom.uuid, title: @page.title, by: by, document: { "type" => "doc", "content" => [ { "type" => "figure", "attrs" => { "file" => file.public_id, "alt" => "A page" } } ] })
+    @page.save_draft(State.new(title: @page.title, document: { "type" => "doc", "content" => [ { "type" => "figure", "attrs" => { "file" => file.public_id, "alt" => "A page" } } ] }), base_version: @page.draft.version, by: by)
   end
 
   def shown_ids

@@ -60,11 +60,11 @@ class DraftsTest < ActionDispatch::IntegrationTest
     post "/p/#{@page.to_param}/discard", params: { version: seen }
     assert_redirected_to "/p/#{@page.to_param}/discard/new"
     assert_equal "Newer.", Zuhause::Document::Text.of(@page.reload.draft.document)
-    editions = @page.editions.pluck(:number, :document, :title)
+    editions = @page.editions.pluck(:number, :digest, :title)
     post "/p/#{@page.to_param}/discard", params: { version: @page.draft.version }
     assert_redirected_to @page
     assert_not @page.reload.unpublished_changes?
-    assert_equal editions, @page.editions.pluck(:number, :document, :title)
+    assert_equal editions, @page.editions.pluck(:number, :digest, :title)
     assert_includes @page.states.map { |state| Zuhause::Document::Text.of(state.document) }, "Newer."
     get "/p/#{@page.to_param}/discard/new"
     assert_select "form[action*=discard]", count: 0

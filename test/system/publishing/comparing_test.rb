@@ -8,7 +8,7 @@ class ComparingTest < ApplicationSystemTestCase
     document["content"][0]["content"][0]["text"] = "Salt eats the old hinge bolts."
     document["content"][1]["content"][0]["text"] = "Knock the ropes before and after use."
     document["content"] << { "type" => "notice", "content" => [ { "type" => "paragraph", "content" => [ { "type" => "text", "text" => "Sand only." } ] } ] }
-    sheet.save_draft(base_version: 2, save_id: "save-1", title: sheet.title, document: document, by: ida)
+    sheet.save_draft(State.new(title: sheet.title, document: document), base_version: 2, save_id: "save-1", by: ida)
 
     sign_in_as ida
     visit "/p/#{sheet.to_param}"

@@ -263,7 +263,7 @@ class WritingTest < ApplicationSystemTestCase
     id = @sheet.draft.document["content"][0]["attrs"]["id"]
     document = Zuhause::Document::Ids.strip(Zuhause::Markup::MarkdownReader.read(markdown).doc)
     document["content"][0]["attrs"] = { "id" => id }
-    @sheet.save_draft(base_version: @sheet.draft.version, save_id: SecureRandom.uuid, title: @sheet.title, document: document, by: @tom)
+    @sheet.save_draft(State.new(title: @sheet.title, document: document), base_version: @sheet.draft.version, by: @tom)
   end
 
   def paste(text)

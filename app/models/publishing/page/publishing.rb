@@ -7,8 +7,12 @@ module Page::Publishing
   # The draft is what is published already.
   class Unchanged < StandardError; end
 
+  # What follows an edition, in this order, whatever way it came to be: each is told by +follow_edition(page, edition)+. A
+  # subject adds a line.
+  FOLLOWED_BY = %w[Section Reference Citation Task].freeze
+
   included do
-    has_many :editions, dependent: :delete_all
+    has_many :editions
     belongs_to :edition, optional: true
   end
 
@@ -26,11 +30,12 @@ module Page::Publishing
       raise Stale unless draft.version == version
       raise Unchanged unless unpublished_changes?
 
-      add_edition(title: draft.title, document: draft.document, draft_version: version, author: by, note: note, small: small, published_at: at)
+      issue(draft.state, draft: draft, by: by, note: note, small: small, at: at)
     end
   end
 
-  # Makes an older edition the newest again. A draft with unpublished changes is left as it is; any other follows.
+  # Makes an older edition the newest again, with what has been ticked since. A draft with unpublished changes is left as it
+  # is; any other follows.
   #
   # @param old [Edition] one of this page
   # @return [Edition] the new one
@@ -39,9 +44,9 @@ module Page::Publishing
       reload
       raise Unchanged if old.id == edition_id
 
-      saved = save_draft(base_version: draft.version, save_id: SecureRandom.uuid, title: old.title, document: old.document, by: by, at: at) unless unpublished_changes?
-      note = I18n.t("editions.put_back_note", number: old.number)
-      add_edition(title: old.title, document: old.document, draft_version: saved&.version, author: by, note: note, small: false, published_at: at)
+      state = ticked_since(old, old.published_at)
+      saved = save_draft(state, base_version: draft.version, by: by, at: at) unless unpublished_changes?
+      issue(saved&.state || state, draft: saved, by: by, note: I18n.t("editions.put_back_note", number: old.number), at: at)
     end
   end
 
@@ -57,7 +62,7 @@ module Page::Publishing
       raise Unchanged unless unpublished_changes?
 
       thrown = draft
-      saved = save_draft(base_version: version, save_id: SecureRandom.uuid, title: edition.title, document: edition.document, by: by, at: at)
+      saved = save_draft(ticked_since(edition, edition.published_at), base_version: version, by: by, at: at)
       raise Stale if saved.refused?
 
       Edition.where(id: edition_id).update_all(draft_version: saved.version) # which draft it equals; what it says never changes
@@ -70,15 +75,21 @@ module Page::Publishing
 
   private
 
-  def add_edition(attributes)
-    number = editions.maximum(:number).to_i + 1
-    new_edition = editions.create!(attributes.merge(number: number))
-    update!(edition: new_edition, title: new_edition.title)
-    Section.record(self, new_edition.title, new_edition.document)
+  # @param holder [Edition, Draft] an older state
+  # @return [State] what it says, with what has been ticked since then
+  def ticked_since(holder, time)
+    holder.state.with(document: Tick.since(self, time).lay_over(holder.document))
+  end
+
+  # The one door by which an edition comes to be.
+  #
+  # @param draft [Draft, nil] the draft that says the same, if one does
+  def issue(state, draft:, by:, at:, note: "", small: false)
     named_before = Naming.named_in(self)
-    Reference.record(self, :edition, new_edition.document)
-    Task.record(self, new_edition.document)
-    @naming = Naming.new(self, by: new_edition.author, before: named_before)
-    new_edition
+    created = editions.create!(number: editions.maximum(:number).to_i + 1, state: state, draft_version: draft&.version, author: by, note: note, small: small, published_at: at)
+    update!(edition: created, title: created.title)
+    FOLLOWED_BY.each { |follower| follower.constantize.follow_edition(self, created) }
+    @naming = Naming.new(self, by: by, before: named_before)
+    created
   end
 end

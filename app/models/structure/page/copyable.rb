@@ -58,7 +58,7 @@ module Page::Copyable
       copy = @copies.fetch(page.id)
       document = Zuhause::Links.retarget(@renewed.fetch(page.public_id).first) { |target| lead(target) }
       # files become the copy's own as it is saved
-      saved = copy.save_draft(base_version: copy.draft.version, save_id: SecureRandom.uuid, title: copy.title, document: document, by: @viewer.person, at: @at)
+      saved = copy.save_draft(State.new(title: copy.title, document: document), base_version: copy.draft.version, by: @viewer.person, at: @at)
       copy.tags = page.tags
       copy.look_like(page, by: @viewer.person)
       copy.publish(version: saved.version, by: @viewer.person, at: @at) if @publish && page.published?

@@ -9,13 +9,10 @@ module Page::Erasable
     def erase_for_good(pages, at:)
       ids = pages.ids
       pages.find_each { |page| Signpost.let_go(page) }
-      AccessGrant.where(page_id: ids).delete_all
       AccessEvent.where(page_id: ids).update_all("page_id = NULL, details = json_set(details, '$.page_erased', 1)")
       Tombstone.set(pages, at: at)
       lists = pages.distinct.pluck(:access_list_id)
-      pages.update_all(draft_id: nil, edition_id: nil)
-      PageFile.where(page_id: ids).find_each(&:destroy!)
-      [ Draft, Edition, Section, Reference, Promise, Tagging, Pin, Reading, Task ].each { |rows| rows.where(page_id: ids).delete_all }
+      PageFile.where(page_id: ids).find_each(&:destroy!) # what lies on disk goes with them; all else follows in the database
       pages.delete_all
       AccessList.prune(lists)
       ids.size

@@ -21,13 +21,12 @@ module Page::Renaming
 
   def rename_draft(title, by:, at:)
     published_draft = edition&.draft_version == draft.version
-    @renamed = save_draft(base_version: draft.version, save_id: SecureRandom.uuid, title: title, document: draft.document, by: by, at: at)
+    @renamed = save_draft(draft.state.with(title: title), base_version: draft.version, by: by, at: at)
     @renamed = nil unless published_draft
   end
 
   # A draft without other changes stays without any.
   def rename_edition(title, by:, at:)
-    version = @renamed&.version
-    add_edition(title: title, document: edition.document, draft_version: version, author: by, note: I18n.t("editions.renamed_note"), small: true, published_at: at)
+    issue(@renamed&.state || edition.state.with(title: title), draft: @renamed, by: by, note: I18n.t("editions.renamed_note"), small: true, at: at)
   end
 end

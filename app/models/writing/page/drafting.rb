@@ -3,8 +3,12 @@
 module Page::Drafting
   extend ActiveSupport::Concern
 
+  # What follows a draft, in this order, whatever way it came to be: each is told by +follow_draft(page, draft)+. A subject
+  # adds a line.
+  FOLLOWED_BY = %w[Reference Citation].freeze
+
   included do
-    has_many :drafts, dependent: :delete_all
+    has_many :drafts
     belongs_to :draft, optional: true # none only while a page is being made
   end
 
@@ -14,9 +18,8 @@ module Page::Drafting
   end
 
   def start_draft(by:, at:)
-    document = Zuhause::Document.accept(Zuhause::Document.empty).doc
-    first = drafts.create!(version: 1, base_version: 0, save_id: "begin", title: title, document: document, author: by, created_at: at)
-    update!(draft: first)
+    state = State.new(title: title, document: Zuhause::Document.accept(Zuhause::Document.empty).doc)
+    update!(draft: drafts.create!(version: 1, base_version: 0, save_id: "begin", state: state, author: by, created_at: at))
   end
 
   # @param template [Template, ShippedTemplate, nil] nil for an empty page
@@ -24,20 +27,21 @@ module Page::Drafting
     return true unless template
 
     update!(icon: icon_like(template.icon, by: by))
-    save_draft(base_version: 1, save_id: "template", title: title, document: Zuhause::Document::Ids.strip(template.document), by: by, at: at)
+    save_draft(State.new(title: title, document: Zuhause::Document::Ids.strip(template.document)), base_version: 1, by: by, at: at)
   end
 
-  # @param base_version [Integer] the version that the text builds on
+  # The one door by which a draft gets a text.
+  #
+  # @param state [State] with a document of any kind
+  # @param base_version [Integer] the version that it builds on
   # @param save_id [String] made by whoever saves; the same id again gets the same answer
-  # @param title [String] cleaned here
-  # @param document [Object] parsed JSON of a document
   # @return [Draft] the new version, or the refused one if a newer than +base_version+ exists, or one with errors
   # @raise [Zuhause::Document::Invalid]
-  def save_draft(base_version:, save_id:, title:, document:, by:, at: Time.current)
-    accepted = Zuhause::Document.accept(document)
-    accepted.doc = with_own_files(Task.lay_over(self, accepted.doc), by: by)
-    saved = drafts.build(base_version: base_version, save_id: save_id, title: Zuhause::Document::Title.clean(title),
-                         document: accepted.doc, new_ids: accepted.new_ids, author: by, created_at: at)
+  def save_draft(state, base_version:, by:, save_id: SecureRandom.uuid, at: Time.current)
+    accepted = Zuhause::Document.accept(state.document)
+    ticks = Tick.waiting(self)
+    state = state.with(document: with_own_files(ticks.lay_over(accepted.doc), by: by)).tap(&:body)
+    saved = drafts.build(base_version: base_version, save_id: save_id, state: state, new_ids: accepted.new_ids, author: by, created_at: at)
     transaction do
       raise ActiveRecord::RecordNotFound unless Page.exists?(id) # erased since it was read
 
@@ -48,7 +52,7 @@ module Page::Drafting
       newest = Draft.where(page_id: id).maximum(:version)
       saved.version = newest + 1 if base_version == newest
       saved.save!
-      adopt(saved) unless saved.refused?
+      adopt(saved, ticks) unless saved.refused?
       saved
     end
   end
@@ -74,11 +78,10 @@ module Page::Drafting
     Zuhause::Document::Walk.rebuild(document) { |node| own.key?(node.dig("attrs", "file")) ? node.merge("attrs" => node["attrs"].merge("file" => own.fetch(node["attrs"]["file"]))) : node }
   end
 
-  def adopt(saved)
+  def adopt(saved, ticks)
     update!(draft: saved, title: published? ? title : saved.title)
-    @ticked = Task.where(page: self).laid_over.pluck(:block_id, :done).to_h
-    Task.where(page: self).laid_over.update_all(ticked_at: nil)
-    Reference.record(self, :draft, saved.document)
+    @ticked = ticks.taken_into(saved)
+    FOLLOWED_BY.each { |follower| follower.constantize.follow_draft(self, saved) }
     thin_states(now: saved.created_at) if (saved.version % Page::Stated::THINNED_EVERY).zero?
   end
 end

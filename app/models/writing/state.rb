@@ -1,0 +1,35 @@
+# What a page says at one moment: its title and its text. Whatever saves or publishes takes one, wherever it comes from: the
+# editor, the source, a file, another page, an earlier state.
+class State
+  attr_reader :title, :document
+
+  # @param title [String] cleaned here
+  # @param document [Object] parsed JSON; judged when it is saved
+  # @param digest [String, nil] of the document, where it is known
+  def initialize(title:, document:, digest: nil)
+    @title = Zuhause::Document::Title.clean(title)
+    @document = document
+    @digest = digest
+  end
+
+  # @return [State] the same but for what is given
+  def with(title: self.title, document: self.document)
+    State.new(title: title, document: document, digest: (@digest if document == self.document))
+  end
+
+  # @return [String] by which its text is kept
+  def digest
+    @digest ||= Text.digest_of(json)
+  end
+
+  # @return [String] its text as it is kept. Made before a transaction begins, so that none waits for it
+  def body
+    @body ||= Text.compress(json)
+  end
+
+  private
+
+  def json
+    @json ||= JSON.generate(document)
+  end
+end
