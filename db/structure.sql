@@ -5,7 +5,7 @@ CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT 
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
 CREATE UNIQUE INDEX "one_owner" ON "people" ("office") WHERE office = 'owner';
-CREATE TABLE IF NOT EXISTS "groups" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
+CREATE TABLE IF NOT EXISTS "groups" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "public_id" varchar DEFAULT '' NOT NULL);
 CREATE UNIQUE INDEX "index_groups_on_name" ON "groups" ("name");
 CREATE TABLE IF NOT EXISTS "memberships" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "group_id" integer NOT NULL, "person_id" integer NOT NULL, CONSTRAINT "fk_rails_aaf389f138"
 FOREIGN KEY ("group_id")
@@ -95,19 +95,6 @@ FOREIGN KEY ("page_id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_sections_on_page_id_and_position" ON "sections" ("page_id", "position");
 CREATE INDEX "index_pages_on_bin_root_id" ON "pages" ("bin_root_id") WHERE bin_root_id IS NOT NULL;
-CREATE TABLE IF NOT EXISTS "access_events" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "actor_id" integer NOT NULL, "act" varchar NOT NULL, "details" json NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_74ceeb7517"
-FOREIGN KEY ("room_id")
-  REFERENCES "rooms" ("id")
- ON DELETE SET NULL, CONSTRAINT "fk_rails_f690bf61db"
-FOREIGN KEY ("page_id")
-  REFERENCES "pages" ("id")
- ON DELETE SET NULL, CONSTRAINT "fk_rails_3b3312992e"
-FOREIGN KEY ("actor_id")
-  REFERENCES "people" ("id")
-);
-CREATE INDEX "index_access_events_on_room_id" ON "access_events" ("room_id");
-CREATE INDEX "index_access_events_on_page_id" ON "access_events" ("page_id");
-CREATE INDEX "index_access_events_on_actor_id" ON "access_events" ("actor_id");
 CREATE TABLE IF NOT EXISTS "tags" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, CONSTRAINT name_length CHECK (length(name) BETWEEN 1 AND 40));
 CREATE UNIQUE INDEX "index_tags_on_public_id" ON "tags" ("public_id");
 CREATE UNIQUE INDEX "index_tags_on_name" ON "tags" ("name");
@@ -152,7 +139,7 @@ FOREIGN KEY ("before_id")
 CREATE INDEX "index_signposts_on_room_id" ON "signposts" ("room_id");
 CREATE INDEX "index_signposts_on_parent_id" ON "signposts" ("parent_id");
 CREATE INDEX "index_signposts_on_before_id" ON "signposts" ("before_id");
-CREATE TABLE IF NOT EXISTS "sent_mails" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "recipient" varchar NOT NULL, "subject" varchar NOT NULL, "body" text NOT NULL, "secret" varchar, "delivered" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL);
+CREATE TABLE IF NOT EXISTS "sent_mails" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "recipient" varchar NOT NULL, "subject" varchar NOT NULL, "body" text NOT NULL, "secret" varchar, "delivered" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "waiting" boolean DEFAULT 0 NOT NULL, "tries" integer DEFAULT 0 NOT NULL, "due_at" datetime(6));
 CREATE UNIQUE INDEX "index_people_on_reset_password_token" ON "people" ("reset_password_token");
 CREATE TABLE IF NOT EXISTS "active_storage_blobs" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "key" varchar NOT NULL, "filename" varchar NOT NULL, "content_type" varchar, "metadata" text, "service_name" varchar NOT NULL, "byte_size" bigint NOT NULL, "checksum" varchar, "created_at" datetime(6) NOT NULL);
 CREATE UNIQUE INDEX "index_active_storage_blobs_on_key" ON "active_storage_blobs" ("key");
@@ -307,7 +294,41 @@ FOREIGN KEY ("assignee_id")
 );
 CREATE INDEX "index_tasks_on_assignee_id" ON "tasks" ("assignee_id");
 CREATE UNIQUE INDEX "index_tasks_on_page_id_and_block_id" ON "tasks" ("page_id", "block_id");
+CREATE UNIQUE INDEX "index_groups_on_public_id" ON "groups" ("public_id");
+CREATE TABLE IF NOT EXISTS "happenings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "act" varchar NOT NULL, "page_id" integer, "room_id" integer, "subject" varchar NOT NULL, "title" varchar DEFAULT '' NOT NULL, "details" json DEFAULT '{}' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "who" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_c5273131d8"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_a9821ac0fc"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE SET NULL);
+CREATE INDEX "index_happenings_on_page_id_and_id" ON "happenings" ("page_id", "id");
+CREATE INDEX "index_happenings_on_room_id_and_id" ON "happenings" ("room_id", "id");
+CREATE INDEX "index_happenings_on_created_at" ON "happenings" ("created_at");
+CREATE INDEX "index_happenings_on_act_and_created_at" ON "happenings" ("act", "created_at");
+CREATE TABLE IF NOT EXISTS "happening_actors" ("happening_id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "salt" varchar NOT NULL, CONSTRAINT "fk_rails_9c0ee7913c"
+FOREIGN KEY ("happening_id")
+  REFERENCES "happenings" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_ec73cc7a84"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_happening_actors_on_person_id" ON "happening_actors" ("person_id");
+CREATE TABLE IF NOT EXISTS "pending_tellings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "happening_id" integer NOT NULL, "listener" varchar NOT NULL, "tries" integer DEFAULT 0 NOT NULL, "due_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_a2991d7e9c"
+FOREIGN KEY ("happening_id")
+  REFERENCES "happenings" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_pending_tellings_on_happening_id_and_listener" ON "pending_tellings" ("happening_id", "listener");
+CREATE INDEX "index_pending_tellings_on_due_at" ON "pending_tellings" ("due_at");
+CREATE TABLE IF NOT EXISTS "failed_sign_ins" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "hour" datetime(6) NOT NULL, "count" integer DEFAULT 0 NOT NULL);
+CREATE UNIQUE INDEX "index_failed_sign_ins_on_hour" ON "failed_sign_ins" ("hour");
+CREATE TRIGGER happenings_never_change BEFORE UPDATE ON happenings WHEN new.act IS NOT old.act OR new.subject IS NOT old.subject OR new.title IS NOT old.title OR new.details IS NOT old.details OR new.small IS NOT old.small OR new.who IS NOT old.who OR new.created_at IS NOT old.created_at OR (new.page_id IS NOT NULL AND new.page_id IS NOT old.page_id) OR (new.room_id IS NOT NULL AND new.room_id IS NOT old.room_id)
+BEGIN SELECT RAISE(ABORT, 'what happened is never changed'); END;
+CREATE INDEX "index_sent_mails_on_due_at" ON "sent_mails" ("due_at") WHERE waiting;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000012'),
+('20261125000011'),
+('20261125000010'),
 ('20261125000009'),
 ('20261125000008'),
 ('20261125000007'),

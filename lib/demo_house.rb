@@ -8,16 +8,18 @@ class DemoHouse
   end
 
   def load
-    ApplicationRecord.transaction do
-      make_house
-      enter_sources
-      rooms.each { |path| make_room(path) }
-      furnish
-    end
+    Happening.quietly { ApplicationRecord.transaction { build } }
     self
   end
 
   private
+
+  def build
+    make_house
+    enter_sources
+    rooms.each { |path| make_room(path) }
+    furnish
+  end
 
   def settings
     @settings ||= read_yaml(FOLDER.join("house.yml"))

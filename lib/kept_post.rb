@@ -1,6 +1,14 @@
-# How the house delivers mail: every mail is kept, and goes out by SMTP only if SMTP_HOST is set.
+# How the house delivers mail: every mail is kept first. It leaves the machine only if SMTP_HOST is set; a job sends it then,
+# and tries again while the server cannot be reached.
 class KeptPost
   attr_accessor :settings
+
+  # @return [#deliver!, nil] what takes mails away; nil where they are only kept
+  def self.server
+    return unless ENV["SMTP_HOST"].present?
+
+    Mail::SMTP.new({ address: ENV["SMTP_HOST"], port: ENV.fetch("SMTP_PORT", "587").to_i, user_name: ENV["SMTP_USER"], password: ENV["SMTP_PASSWORD"], enable_starttls_auto: true }.compact)
+  end
 
   def initialize(settings)
     @settings = settings
@@ -9,16 +17,6 @@ class KeptPost
   # @param mail [Mail::Message]
   def deliver!(mail)
     secret = mail["X-Secret"]&.value
-    mail["X-Secret"] = nil
-    Mail::SMTP.new(smtp).deliver!(mail) if smtp
-    SentMail.keep(recipient: mail.to.first, subject: mail.subject, body: mail.body.decoded.force_encoding("UTF-8"), secret: secret, delivered: !smtp.nil?)
-  end
-
-  private
-
-  def smtp
-    return unless ENV["SMTP_HOST"].present?
-
-    { address: ENV["SMTP_HOST"], port: ENV.fetch("SMTP_PORT", "587").to_i, user_name: ENV["SMTP_USER"], password: ENV["SMTP_PASSWORD"], enable_starttls_auto: true }.compact
+    SentMail.keep(recipient: mail.to.first, subject: mail.subject, body: mail.body.decoded.force_encoding("UTF-8"), secret: secret, waiting: !self.class.server.nil?)
   end
 end

@@ -50,7 +50,7 @@ class AccessGrantsController < ApplicationController
     kind, id = name.split(":", 2)
     case kind
     when "person" then Person.find_by(public_id: id)&.then { |person| Zuhause::Access::Holder.new(:person, person.id) }
-    when "group" then Group.find_by(id: id)&.then { |group| Zuhause::Access::Holder.new(:group, group.id) }
+    when "group" then Group.find_by(public_id: id)&.then { |group| Zuhause::Access::Holder.new(:group, group.id) }
     when "everyone" then Zuhause::Access::Holder.everyone
     when "anyone" then Zuhause::Access::Holder.anyone if house.public_addresses?
     end

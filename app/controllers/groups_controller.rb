@@ -26,7 +26,7 @@ class GroupsController < ApplicationController
 
   def destroy
     return unless confirmed?([])
-    return redirect_to(groups_path, status: :see_other, notice: t(".done", name: @group.name)) if @group.remove
+    return redirect_to(groups_path, status: :see_other, notice: t(".done", name: @group.name)) if @group.remove(by: viewer.person)
 
     render :edit, status: :unprocessable_entity
   end
@@ -34,7 +34,7 @@ class GroupsController < ApplicationController
   private
 
   def find_group
-    @group = Group.find(params[:id])
+    @group = Group.find_by!(public_id: params[:id])
   end
 
   def save(form, notice)

@@ -10,7 +10,6 @@ class HomeController < ApplicationController
     @rooms = Room.seen_by(viewer).in_order
     @steps = FirstSteps.for(viewer)
     @counts = Page.seen_by(viewer).group(:room_id).count
-    @latest = Edition.announced.joins(:page).merge(Page.read_by(viewer).in_earnest).where("editions.id = pages.edition_id")
-                     .includes(:author, page: :room).order(published_at: :desc, id: :desc).limit(LATEST)
+    @latest = LatestChanges.for(viewer, most: LATEST)
   end
 end

@@ -56,6 +56,6 @@ class PagesController < ApplicationController
 
   # Its language and its tags, where the form gives any.
   def described?
-    @page.update(language: params.dig(:page, :language)) && (params[:tags].blank? || @page.tag_with(Tag.names_in(params[:tags])))
+    @page.update(language: params.dig(:page, :language)) && (params[:tags].blank? || @page.tag_with(Tag.names_in(params[:tags]), by: viewer.person))
   end
 end

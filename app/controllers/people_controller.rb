@@ -17,7 +17,7 @@ class PeopleController < ApplicationController
   def create
     @person = Person.new(params.require(:person).permit(:name, :email))
     @person.assign_attributes(role_and_office)
-    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.invite
+    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.invite(by: viewer.person)
 
     render :new, status: :unprocessable_entity
   end
@@ -29,7 +29,7 @@ class PeopleController < ApplicationController
     name, email = params.require(:person).values_at(:name, :email)
     change = EmailChange.ask(@person, email) if email.present? && email.strip.downcase != @person.email
     change&.errors&.each { |error| @person.errors.add(:email, error.type) }
-    return redirect_to(people_path, status: :see_other, notice: [ t(".done", name: @person.name), (t(".asked", email: change.email) if change) ].compact.join(" ")) if change.nil? || change.persisted? ? @person.update(name: name || @person.name) : false
+    return redirect_to(people_path, status: :see_other, notice: [ t(".done", name: @person.name), (t(".asked", email: change.email) if change) ].compact.join(" ")) if change.nil? || change.persisted? ? @person.change(name: name || @person.name, by: viewer.person) : false
 
     render :edit, status: :unprocessable_entity
   end

@@ -29,7 +29,7 @@ class RoomsController < ApplicationController
 
   def update
     authorize @room, :edit?
-    return redirect_to(@room, status: :see_other, notice: t(".done")) if @room.update(room_params)
+    return redirect_to(@room, status: :see_other, notice: t(".done")) if @room.describe(room_params, by: viewer.person)
 
     render :edit, status: :unprocessable_entity
   end

@@ -42,15 +42,6 @@ module AccessHelper
                                     place: place_words(missed.place.id, panel), reason: t("accesses.show.reasons.#{missed.reason}"))
   end
 
-  # @param event [AccessEvent]
-  def event_words(event, panel)
-    holder, level = event.details.values_at("holder", "level")
-    person = event.details["person"]
-    words = t("access_events.#{event.act}", actor: event.actor.name, person: person && core_holder_words(Zuhause::Access::Holder.parse(person), panel), holder: holder && core_holder_words(Zuhause::Access::Holder.parse(holder), panel), level: level && level != "none" && t("access.levels.#{level}"))
-    counts = %w[opened closed].filter_map { |kind| t("access_events.#{kind}", count: event.details[kind]) if event.details[kind].to_i.positive? }
-    [ words, *counts ].join(" ")
-  end
-
   def place_words(place, panel)
     return t("access.here") if place == panel.place
 
@@ -60,8 +51,8 @@ module AccessHelper
   # @param holder [Zuhause::Access::Holder]
   def core_holder_words(holder, panel)
     case holder.kind
-    when :person then panel.name_of_holder(holder) || t("access_events.somebody")
-    when :group then t("access.group", name: panel.name_of_holder(holder) || t("access_events.somebody"))
+    when :person then panel.name_of_holder(holder) || t("happenings.somebody")
+    when :group then t("access.group", name: panel.name_of_holder(holder) || t("happenings.somebody"))
     else t("access.holders.#{holder.kind}")
     end
   end

@@ -3,6 +3,7 @@ Rails.application.configure do
   config.eager_load = ENV["CI"].present?
   config.public_file_server.headers = { "cache-control" => "public, max-age=3600" }
   config.consider_all_requests_local = false
+  config.active_job.queue_adapter = :inline
   config.log_level = ENV.fetch("LOG_LEVEL", "warn").to_sym # what is written costs a quarter of the time
   config.cache_store = :memory_store
   config.assets.manifest_path = Rails.root.join("tmp/no-manifest.json") # what is built now, not what a demo laid out

@@ -11,3 +11,8 @@ Warden::Manager.before_logout do |_person, warden, options|
   key = "warden.user.#{options[:scope]}.session"
   SignIn.end(warden.raw_session[key]&.fetch("sign_in", nil)) if warden.raw_session
 end
+
+# A form that was not right is counted, by the hour.
+Warden::Manager.before_failure do |_env, options|
+  FailedSignIns.note if options[:recall]
+end

@@ -17,7 +17,7 @@ module OnPerson
     changed = @person.dup.tap { |person| person.assign_attributes(attributes) && person.id = @person.id }
     @exposure = Exposed.of_house(people_after: { @person.id => changed.to_viewer(@person.memberships.pluck(:group_id)) })
     return confirm unless @exposure.none? || params[:confirmed]
-    return redirect_to(edit_person_path(@person), status: :see_other, notice: t("people.update.done", name: @person.name)) if @person.change(attributes)
+    return redirect_to(edit_person_path(@person), status: :see_other, notice: t("people.update.done", name: @person.name)) if @person.change(**attributes, by: viewer.person)
 
     render "people/edit", status: :unprocessable_entity
   end

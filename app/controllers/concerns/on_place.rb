@@ -20,7 +20,7 @@ module OnPlace
 
   # Says first what a change of access opens and closes, and makes it once that has been seen.
   #
-  # @param act [Symbol] see AccessEvent
+  # @param act [Symbol] see Zuhause::Happenings::Acts::TABLE
   # @param holders [Array<Zuhause::Access::Holder>] to whom it is given, each with a record of its own
   # @yield makes the change; with holders once for each
   def expose(act, holders: [], level: nil, &change)
@@ -32,8 +32,7 @@ module OnPlace
     @place.transaction do
       each_of(holders) do |holder|
         each_exposure = holders.many? ? @place.exposure_of { change.call(holder) } : exposure
-        change.call(holder)
-        AccessEvent.record(act, @place, by: viewer.person, exposure: each_exposure, **{ holder: holder&.to_s, level: level }.compact)
+        @place.record_access(act, by: viewer.person, exposure: each_exposure, holder: holder, level: level) { change.call(holder) }
       end
     end
     seen = Viewer.new(viewer.person).level_on(@place.reload) != :none

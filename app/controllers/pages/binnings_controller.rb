@@ -38,8 +38,7 @@ class Pages::BinningsController < ApplicationController
 
   def put_back(tree, to, exposure)
     acting_on(tree, ->(policy) { policy.put_back? && (to.nil? || policy.move?(to)) }) do
-      tree.put_back_from_bin(to: to)
-      AccessEvent.record(:moved, tree, by: viewer.person, exposure: exposure) unless exposure.nil? || exposure.none?
+      tree.put_back_from_bin(to: to, by: viewer.person, exposure: exposure)
     end
   end
 

@@ -35,9 +35,7 @@ class Pages::PlacementsController < ApplicationController
 
   def move(above, exposure)
     acting_on(@page, ->(policy) { policy.edit? && policy.move?(above.class.find(above.id)) }) do
-      moved = @page.move(to: above, after: after(above), behind: behind(above))
-      AccessEvent.record(:moved, @page, by: viewer.person, exposure: exposure) if moved && !exposure.none?
-      moved
+      @page.move(to: above, after: after(above), behind: behind(above), by: viewer.person, exposure: exposure)
     end
   end
 

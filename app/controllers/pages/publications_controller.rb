@@ -14,8 +14,7 @@ class Pages::PublicationsController < ApplicationController
   def create
     authorize @page, :publish?
     edition = @page.publish(version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
-    @page.naming.tell
-    flash[:notice] = [ t(".done", number: edition.number), (t(".shut_out", names: @page.naming.shut_out.map(&:name).to_sentence, count: @page.naming.shut_out.size) if @page.naming.shut_out.any?),
+    flash[:notice] = [ t(".done", number: edition.number), (t(".shut_out", names: @page.named_outside.map(&:name).to_sentence, count: @page.named_outside.size) if @page.named_outside.any?),
                        (t(".shown_on", count: @page.shown_on(viewer).count) if @page.shown_on(viewer).exists?) ].compact.join(" ")
     answer(:created, location: page_path(@page))
   rescue Page::Publishing::Stale

@@ -8,7 +8,7 @@ class Pages::TaggingsController < ApplicationController
   end
 
   def update
-    return redirect_to(@page, status: :see_other, notice: t(".done")) if @page.tag_with(Tag.names_in(params[:tags]))
+    return redirect_to(@page, status: :see_other, notice: t(".done")) if @page.tag_with(Tag.names_in(params[:tags]), by: viewer.person)
 
     render :edit, status: :unprocessable_entity
   end

@@ -3,7 +3,7 @@ class People::SessionsController < ApplicationController
   include OnPerson
 
   def destroy
-    @person.end_sessions
+    @person.end_sessions(by: viewer.person)
     redirect_to edit_person_path(@person), status: :see_other, notice: t(".done", name: @person.name)
   end
 end

@@ -6,13 +6,13 @@ class Rooms::ArchivesController < ApplicationController
   end
 
   def create
-    @room.archive
+    @room.archive(by: viewer.person)
     undo room_archive_path(@room), method: :delete
     redirect_to @room, status: :see_other, notice: t(".done")
   end
 
   def destroy
-    @room.reopen
+    @room.reopen(by: viewer.person)
     redirect_to @room, status: :see_other, notice: t(".done")
   end
 end

@@ -16,7 +16,7 @@ class Selections::BinningsController < ApplicationController
   def destroy
     return unless all_may?(:put_back?)
 
-    Page.transaction { @pages.each(&:put_back_from_bin) }
+    Page.transaction { @pages.each { |page| page.put_back_from_bin(by: viewer.person) } }
     redirect_to back, status: :see_other, notice: t(".done", count: @pages.size)
   rescue Page::Binnable::NoPlace
     redirect_to back, status: :see_other, alert: t("pages.binnings.destroy.where")

@@ -25,9 +25,7 @@ class Selections::PlacementsController < ApplicationController
 
     Page.transaction do
       tops.each do |page|
-        exposure = page.exposure_of { page.move(to: to) }
-        page.move(to: to)
-        AccessEvent.record(:moved, page, by: viewer.person, exposure: exposure) unless exposure.none?
+        page.move(to: to, by: viewer.person, exposure: page.exposure_of { page.move(to: to) })
       end
     end
     redirect_to to, status: :see_other, notice: t(".done", count: tops.size)

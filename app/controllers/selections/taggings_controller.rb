@@ -16,7 +16,7 @@ class Selections::TaggingsController < ApplicationController
 
   def tag_all(names)
     Page.transaction do
-      @pages.all? { |page| page.tag_with(page.tags.map(&:name) | names) } || raise(ActiveRecord::Rollback)
+      @pages.all? { |page| page.tag_with(page.tags.map(&:name) | names, by: viewer.person) } || raise(ActiveRecord::Rollback)
     end
   end
 end

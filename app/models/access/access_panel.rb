@@ -48,9 +48,9 @@ class AccessPanel
     grants.sort_by { |grant| above.index(grant.place) }
   end
 
-  # @return [Array<AccessEvent>] what was changed here lately
-  def events
-    @events ||= place.access_events.merge(AccessEvent.of_place_itself(place)).newest_first.includes(:actor).limit(EVENTS).to_a
+  # @return [Array<Happening>] what was changed here lately
+  def happenings
+    @happenings ||= Happening.of_place(place).of_access.newest_first.includes(:person).limit(EVENTS).to_a
   end
 
   # The names of all who are named in events and in reasons, looked up together.
@@ -72,7 +72,7 @@ class AccessPanel
 
   def holder_choices
     people = Person.active.by_name.map { |person| [ person.name, "person:#{person.public_id}" ] }
-    groups = Group.by_name.map { |group| [ group.name, "group:#{group.id}" ] }
+    groups = Group.by_name.map { |group| [ group.name, "group:#{group.public_id}" ] }
     { groups: groups, people: people }
   end
 

@@ -12,6 +12,16 @@ module Holding
     validates :group, presence: true, if: :for_group?
   end
 
+  # @param holder [Zuhause::Access::Holder]
+  # @return [String] the same with a public id, as it may be kept and sent
+  def self.key(holder)
+    case holder.kind
+    when :person then "person:#{Person.find(holder.id).public_id}"
+    when :group then "group:#{Group.find(holder.id).public_id}"
+    else holder.kind.to_s
+    end
+  end
+
   class_methods do
     # @param grant [Zuhause::Access::Grant]
     # @return [Hash] the columns that say the same

@@ -9,7 +9,7 @@ module Placed
   included do
     belongs_to :access_list
     has_many :access_grants, dependent: :delete_all
-    has_many :access_events
+    has_many :happenings
 
     scope :giving, ->(viewer, level) { where(viewer.listed(arel_table, level)) }
   end
@@ -25,6 +25,19 @@ module Placed
       access_grants.reset
       refresh_access_lists
       raise NoKeeper if keeps_itself? && audience.keepers.empty?
+    end
+  end
+
+  # Changes whom it is open to and records it, with what that opens and closes.
+  #
+  # @param act [Symbol] see Zuhause::Happenings::Acts::TABLE
+  # @param exposure [Zuhause::Access::Exposure] of the change
+  # @param holder [Zuhause::Access::Holder, nil] whom it is about
+  # @yield makes the change
+  def record_access(act, by:, exposure:, holder: nil, level: nil, at: Time.current)
+    transaction do
+      yield
+      Happening.write(act, self, by: by, at: at, exposure: exposure, holder: holder && Holding.key(holder), level: level)
     end
   end
 

@@ -18,11 +18,8 @@ class Takeover
     holder = Zuhause::Access::Holder.new(:person, by.id)
     place.transaction do
       exposure = place.exposure_of { place.grant(holder, :keep) }
-      place.grant(holder, :keep)
-      AccessEvent.record(:taken_over, place, by: by, exposure: exposure)
+      place.record_access(:taken_over, by: by, exposure: exposure) { place.grant(holder, :keep) }
     end
-    keepers = place.reload.audience.keepers.map(&:id) - [ by.id ]
-    Person.where(id: keepers).each { |keeper| HouseMailer.taken_over(keeper, place, by: by).deliver_now }
   end
 
   def self.keepers(place, people, switches, names)

@@ -17,7 +17,7 @@ class House < ApplicationRecord
   def self.set_up(name:, owner:)
     house = new(id: 1, name: name)
     owner = Person.new(owner.merge(office: "owner"))
-    saved = [ house, owner ].map(&:valid?).all? && transaction { house.save! && owner.save! }
+    saved = [ house, owner ].map(&:valid?).all? && transaction { house.save! && owner.save! && Happening.write(:set_up, house, by: owner) && true }
     [ house, owner, saved ]
   end
 
@@ -31,8 +31,10 @@ class House < ApplicationRecord
   # @return [Boolean] false, with errors, if something will not do
   def furnish(settings, practice:, by:)
     transaction do
-      practice ? Room.open_practice(by: by) : Room.close_practice unless practice.nil? || practice == practice?
+      practice ? Room.open_practice(by: by) : Room.close_practice(by: by) unless practice.nil? || practice == practice?
       update(settings) or raise ActiveRecord::Rollback
+      Happening.write(:house_changed, self, by: by, changed: saved_changes.except("updated_at").keys, switches: switches.to_h) if saved_changes.any?
+      true
     end || false
   end
 

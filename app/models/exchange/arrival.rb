@@ -67,6 +67,7 @@ class Arrival < ApplicationRecord
         page
       end
       chosen.zip(pages) { |text, page| write(page, text.document, files.fetch(text), by) }
+      Happening.write(:brought_in, above, by: by, pages: pages.size)
       destroy!
       pages
     end
@@ -83,6 +84,7 @@ class Arrival < ApplicationRecord
     files = files_of(text, by)
     transaction do
       write(page, text.document.merge("content" => before + text.document["content"]), files, by)
+      Happening.write(:brought_in, page, by: by)
       destroy!
     end
   end

@@ -74,9 +74,15 @@ class PageFile < ApplicationRecord
     viewer = Viewer.new(by)
     where(public_id: public_ids).where.not(page: page).includes(:page, content_attachment: :blob).select { |file| file.open_to?(viewer) }.to_h do |file|
       own = where(page: page).joins(:content_attachment).find_by(active_storage_attachments: { blob_id: file.content.blob.id })
-      own ||= create!(file.attributes.slice("name", "kind", "width", "height", "sheets").merge(page: page, author: by)).tap { |row| row.content.attach(file.content.blob) }
+      own ||= create!(file.attributes.slice("name", "kind", "width", "height", "sheets").merge(page: page, author: by)).tap { |row| row.adopted(file.content.blob) }
       [ file.public_id, own.public_id ]
     end
+  end
+
+  # The same bytes belong to its page as well.
+  def adopted(blob)
+    content.attach(blob)
+    Happening.write(:file_added, page, by: author, file: public_id, name: name)
   end
 
   # @param viewer [Viewer]
@@ -139,6 +145,7 @@ class PageFile < ApplicationRecord
     transaction do
       update!(page: page)
       content.attach(@stored)
+      Happening.write(:file_added, page, by: author, file: public_id, name: name)
     end
     self
   end

@@ -10,6 +10,7 @@ class Promise < ApplicationRecord
     promised = Zuhause::Document::Title.normalise(title)
     wanted = title != page.title || Reference.joins(:page).exists?(promised_title: promised, page: { room_id: page.room_id })
     find_or_create_by!(title: promised, page: page) if wanted
+    true
   end
 
   # @param titles [Array<String>] promised titles

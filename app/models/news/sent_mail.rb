@@ -1,23 +1,52 @@
-# A mail that the house has sent: kept, and shown to administrators without the secrets in its links, since office must not
-# be a way into other people's sign-ins. In a demo house, whose mails go nowhere, each made-up person has a mailbox that
-# shows their own whole.
+# A mail of the house: kept first, then sent, and tried again while the server cannot be reached. It is shown to administrators
+# without the secret of its link, since office must not be a way into other people's sign-ins; the secret is let go of once
+# the mail has left. In a demo house, whose mails go nowhere, each made-up person has a mailbox that shows their own whole.
 class SentMail < ApplicationRecord
   # Stands in the kept text for a link's secret.
   SECRET = "\u2026"
+  HELD = 5.minutes
+  MOST = 12 # tries, over about two days
+
+  after_create_commit { SendMailJob.perform_later(id) if waiting? }
 
   scope :newest_first, -> { order(id: :desc) }
 
-  def self.keep(recipient:, subject:, body:, secret:, delivered:)
+  # @param waiting [Boolean] whether it is to leave the machine
+  def self.keep(recipient:, subject:, body:, secret:, waiting: false)
     body = body.gsub(secret, SECRET) if secret.present?
-    create!(recipient: recipient, subject: subject, body: body, secret: (secret if House.current&.demo? && !delivered), delivered: delivered)
+    create!(recipient: recipient, subject: subject, body: body, secret: (secret if waiting || House.current&.demo?), waiting: waiting, due_at: (Time.current if waiting))
   end
 
-  # @return [String] as its recipient has it; for the mailbox of a demo house
+  # @param mails [ActiveRecord::Relation<SentMail>]
+  def self.send_waiting(mails = all, now: Time.current)
+    server = KeptPost.server or return
+    mails.where(waiting: true, due_at: ..now).order(:id).each { |mail| mail.send_by(server, now: now) }
+  end
+
+  # @param server [#deliver!]
+  def send_by(server, now: Time.current)
+    return unless self.class.where(id: id, due_at: due_at, waiting: true).update_all(due_at: now + HELD, tries: tries + 1) == 1
+
+    server.deliver!(message)
+    self.class.where(id: id).update_all(waiting: false, delivered: true, secret: nil)
+  rescue StandardError => e
+    Rails.error.report(e, handled: true)
+    left = tries + 1 >= MOST ? { waiting: false, secret: nil } : { due_at: now + HELD + (2**tries).minutes }
+    self.class.where(id: id).update_all(left)
+  end
+
+  # @return [String] as its recipient has it
   def whole
     secret ? body.gsub(SECRET, secret) : body
   end
 
   def readonly?
     persisted?
+  end
+
+  private
+
+  def message
+    Mail.new(from: ENV.fetch("HOUSE_MAIL", "house@localhost"), to: recipient, subject: subject, body: whole, content_type: "text/plain; charset=UTF-8")
   end
 end

@@ -35,6 +35,7 @@ class EmailChange < ApplicationRecord
       next false unless old_agreed_at && new_agreed_at
 
       person.update!(email: email)
+      Happening.write(:address_changed, person, by: person, at: now)
       destroy!
       true
     end

@@ -1,5 +1,5 @@
 class Group < ApplicationRecord
-  include Keeping
+  include PubliclyIdentified, Keeping
 
   has_many :memberships, dependent: :delete_all
   has_many :people, -> { by_name }, through: :memberships
@@ -24,8 +24,9 @@ class Group < ApplicationRecord
 
   # Deletes it with all that was given to it.
   # @return [Boolean] false, with an error, if somewhere the last keeper would go
-  def remove
+  def remove(by: nil)
     keeping_all_kept do
+      Happening.write(:group_removed, self, by: by)
       places = AccessGrant.where(group: self).map(&:place)
       AccessGrant.where(group: self).delete_all
       places.each { |place| place.class.find(place.id).refresh_access_lists }
@@ -41,29 +42,22 @@ class Group < ApplicationRecord
     self.name = name
     return false unless valid?
 
-    told = []
-    done = keeping_all_kept do
+    keeping_all_kept do
+      act = new_record? ? :group_made : :group_changed
       save!
-      joined = people.to_a - self.people.reload.to_a # others may have joined since it was read
+      before = self.people.reload.to_a # others may have joined since it was read
       self.people = people
-      told = record_joined(joined, by) if by && joined.any?
+      joined, left = people.to_a - before, before - people.to_a
+      Happening.write(act, self, by: by, joined: joined.map(&:public_id), left: left.map(&:public_id))
+      record_joined(joined, by) if joined.any?
     end
-    told.each { |keeper, place, names| HouseMailer.joined(keeper, place, group: self, names: names, by: by).deliver_now } if done
-    done
   end
 
   private
 
-  # @return [Array<Array(Person, Placed, Array<String>)>] who is to be told of what
   def record_joined(joined, by)
-    places_given.flat_map do |place|
-      joined.each { |person| AccessEvent.note(:joined, place, by: by, holder: "group:#{id}", person: "person:#{person.id}") }
-      keepers = place.audience.keepers.map(&:id) - [ by.id ]
-      Person.where(id: keepers).map { |keeper| [ keeper, place, joined.map(&:name) ] }
+    AccessGrant.where(group: self).map(&:place).each do |place|
+      Happening.write(:joined, place, by: by, holder: "group:#{public_id}", people: joined.map(&:public_id))
     end
-  end
-
-  def places_given
-    AccessGrant.where(group: self).map(&:place)
   end
 end

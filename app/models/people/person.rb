@@ -23,33 +23,40 @@ class Person < ApplicationRecord
   validates :language, inclusion: { in: ->(_person) { I18n.available_locales.map(&:to_s) } }
   validates :office, inclusion: { in: %w[none], message: :members_only }, if: :guest?
 
+  after_update -> { Happening.write(:password_changed, self, by: self) }, if: :saved_change_to_encrypted_password?
   after_update -> { own_room&.follow_name(name_before_last_save) }, if: :saved_change_to_name?
 
   scope :by_name, -> { order(:name, :id) }
   scope :active, -> { where(suspended_at: nil) }
 
+  # @param by [Person, nil]
   # @return [Boolean] false, with errors, if something is missing or somewhere the last keeper would go
-  def change(attributes)
+  def change(by: nil, **attributes)
     transaction do
       reload # others may have changed it since it was read
       assign_attributes(attributes)
       next false unless valid?
-      next save if suspended_at_changed? && !role_changed?
 
-      keeping_all_kept { save! }
+      act = act_of_change
+      saved = suspended_at_changed? && !role_changed? ? save : keeping_all_kept { save! }
+      Happening.write(act, self, by: by, **slice(:role, :office).symbolize_keys) if saved && act
+      saved
     end
   end
 
   # Ends all sessions and remembered sign-ins, everywhere.
-  def end_sessions
-    sign_ins.delete_all
-    increment!(:session_number)
+  def end_sessions(by: nil)
+    transaction do
+      sign_ins.delete_all
+      increment!(:session_number)
+      Happening.write(:signed_out, self, by: by)
+    end
   end
 
   # A new person chooses a password by a mail; nobody invents one for somebody else.
-  def invite
+  def invite(by: nil)
     self.password = SecureRandom.urlsafe_base64(32)
-    save && send_reset_password_instructions.present?
+    transaction { save && Happening.write(:invited, self, by: by, **slice(:role, :office).symbolize_keys) } && send_reset_password_instructions.present?
   end
 
   # What a session and a remembered sign-in are held against at every request.
@@ -92,6 +99,14 @@ class Person < ApplicationRecord
 
   def inactive_message
     suspended? ? :suspended : super
+  end
+
+  # @return [Symbol, nil] what the changes that are about to be saved are called
+  def act_of_change
+    if suspended_at_changed? then suspended? ? :suspended : :unsuspended
+    elsif role_changed? || office_changed? then :role_changed
+    elsif changed? then :person_changed
+    end
   end
 
   def initials

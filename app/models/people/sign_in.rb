@@ -11,6 +11,7 @@ class SignIn < ApplicationRecord
     SecureRandom.urlsafe_base64(24).tap do |token|
       where(person: person, created_at: ...(now - LONGEST)).delete_all
       create!(person: person, token_digest: digest(token), created_at: now)
+      Happening.write(:signed_in, person, by: person, at: now)
       Room.own_of(person)
     end
   end

@@ -8,7 +8,6 @@ class Edition < ApplicationRecord
   validates :note, length: { maximum: 300 }
 
   scope :newest_first, -> { order(number: :desc) }
-  scope :announced, -> { where(small: false) }
 
   def to_param
     number.to_s

@@ -34,7 +34,7 @@ class Page < ApplicationRecord
       page.assign_attributes(room: above.room, access_list: above.access_list, parent: (above if above.is_a?(Page)))
       next page.errors.add(:base, :in_bin) if above.is_a?(Page) && above.binned?
 
-      page.start_draft(by: by, at: at) && page.start_from(from, by: by, at: at) && Promise.keep(page) if page.save
+      page.start_draft(by: by, at: at) && page.start_from(from, by: by, at: at) && Promise.keep(page) && Happening.write(:begun, page, by: by, at: at) if page.save
     end
     page
   end

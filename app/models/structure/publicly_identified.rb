@@ -10,7 +10,7 @@ module PubliclyIdentified
   end
 
   included do
-    before_validation(on: :create) { self.public_id ||= PubliclyIdentified.generate }
+    before_validation(on: :create) { self.public_id = PubliclyIdentified.generate if public_id.blank? }
     validates :public_id, format: { with: FORMAT }
   end
 

@@ -32,7 +32,17 @@ class Room < ApplicationRecord
       save && change_access do
         access_grants.create!(holder: :person, person: keeper, level: :keep)
         access_grants.create!(holder: :everyone, level: :read) if open
+        Happening.write(:room_made, self, by: keeper)
       end.then { true }
+    end
+  end
+
+  # Changes what it is called and looks like.
+  # @return [Boolean] false, with errors, if something will not do
+  def describe(attributes, by:)
+    transaction do
+      before = self[:name]
+      update(attributes) && (saved_changes.any? ? Happening.write(:room_changed, self, by: by, before: (before if before != self[:name])) : true) && true
     end
   end
 
@@ -44,12 +54,12 @@ class Room < ApplicationRecord
     archived_at.present?
   end
 
-  def archive(at: Time.current)
-    update!(archived_at: at)
+  def archive(by: nil, at: Time.current)
+    transaction { update!(archived_at: at) && Happening.write(:archived, self, by: by, at: at) }
   end
 
-  def reopen
-    update!(archived_at: nil)
+  def reopen(by: nil)
+    transaction { update!(archived_at: nil) && Happening.write(:reopened, self, by: by) }
   end
 
   # @return [Boolean] false if there is no room to go past

@@ -28,6 +28,7 @@ class Task < ApplicationRecord
     transaction do
       Tick.put(self, done, by: by, at: at)
       update!(done: done)
+      Happening.write(:ticked, page, by: by, at: at, small: true, block: block_id, done: done)
     end
   end
 

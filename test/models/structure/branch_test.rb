@@ -108,10 +108,4 @@ class BranchTest < ActiveSupport::TestCase
   def titles(person = @ana)
     Branch.load(viewer(person), @room, [ @room ]).fetch(@room).items.map { |item| (item.page || item.signpost).title }
   end
-
-  def queries(&block)
-    count = 0
-    ActiveSupport::Notifications.subscribed(->(*, payload) { count += 1 unless payload[:name].in?([ "TRANSACTION", "SCHEMA" ]) }, "sql.active_record", &block)
-    count
-  end
 end

@@ -87,11 +87,10 @@ class TaskTest < ActiveSupport::TestCase
   test "who is newly named is told if they may read it; whoever publishes learns of the others" do
     SentMail.delete_all
     publish("Ask [x](mention:#{@cleo.public_id}).\n\n#{list([ @ben, nil ])}")
-    @page.naming.tell
     assert_equal [ @cleo.email ], SentMail.pluck(:recipient)
     hidden = new_page("Pay", above: new_room("Pay", keeper: @ana), by: @ana, markdown: "Ask [x](mention:#{@cleo.public_id}).")
-    assert_equal [ @cleo ], hidden.naming.shut_out
-    assert_no_difference(-> { SentMail.count }) { hidden.naming.tell }
+    assert_equal [ @cleo ], hidden.named_outside
+    assert_equal 1, SentMail.count
   end
 
   private

@@ -67,6 +67,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /address/:id" => { to: ->(t) { "/address/#{t.email_token}" }, html: :all },
     "PATCH /address/:id" => { to: ->(t) { "/address/#{t.email_token}" }, html: [ 303 ] * 6 },
     "GET /mailbox/:id" => { to: ->(t) { "/mailbox/#{t.people[:keeper].public_id}" }, html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "GET /record" => { to: "/record", html: :office },
     "GET /mails" => { to: "/mails", html: :office },
     "GET /mails/:id" => { to: ->(t) { "/mails/#{t.mail.id}" }, html: :office },
     "GET /pages" => { to: "/pages", html: :members },
@@ -110,9 +111,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /groups" => { to: "/groups", html: :office },
     "GET /groups/new" => { to: "/groups/new", html: :office },
     "POST /groups" => { to: "/groups", with: { group: { name: "Engine" } }, html: :office_act },
-    "GET /groups/:id/edit" => { to: ->(t) { "/groups/#{t.deck.id}/edit" }, html: :office },
-    "PATCH /groups/:id" => { to: ->(t) { "/groups/#{t.deck.id}" }, with: { group: { name: "Other" }, confirmed: 1 }, html: :office_act },
-    "DELETE /groups/:id" => { to: ->(t) { "/groups/#{t.deck.id}" }, with: { confirmed: 1 }, html: :office_act },
+    "GET /groups/:id/edit" => { to: ->(t) { "/groups/#{t.deck.public_id}/edit" }, html: :office },
+    "PATCH /groups/:id" => { to: ->(t) { "/groups/#{t.deck.public_id}" }, with: { group: { name: "Other" }, confirmed: 1 }, html: :office_act },
+    "DELETE /groups/:id" => { to: ->(t) { "/groups/#{t.deck.public_id}" }, with: { confirmed: 1 }, html: :office_act },
     "GET /takeovers" => { to: "/takeovers", html: :office },
     "POST /takeovers" => { to: ->(t) { "/takeovers?place=#{t.room.public_id}" }, html: :office_act },
     "GET /rooms/new" => { to: "/rooms/new", html: :members },
@@ -223,7 +224,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @task = @page.tasks.first
     @source = Source.enter({ title: "Salt and steel" }, by: @people[:keeper])
     @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current)
-    @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil, delivered: false)
+    @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil)
     @pictured = person("Pia Lind")
     @pictured.picture.attach(io: Rails.root.join("docs/screenshots/read.png").open, filename: "picture.png", content_type: "image/png")
   end

@@ -17,7 +17,7 @@ class GivingTest < ActionDispatch::IntegrationTest
     give(@ben, @jon, level: "write", said: said(@ben, @jon, level: "write"))
     assert_redirected_to "/p/#{@page.to_param}/access"
     assert_equal %i[write write], [ @ben, @jon ].map { |one| viewer(one).level_on(@page.reload) }
-    assert_equal [ [ "given", "person:#{@ben.id}", 1 ], [ "given", "person:#{@jon.id}", 1 ] ], AccessEvent.order(:id).map { |event| [ event.act, *event.details.values_at("holder", "opened") ] }
+    assert_equal [ [ "given", "person:#{@ben.public_id}", 1 ], [ "given", "person:#{@jon.public_id}", 1 ] ], Happening.of_access.order(:id).map { |event| [ event.act, *event.details.values_at("holder", "opened") ] }
   end
 
   test "what a reader does not see is not counted" do
@@ -42,7 +42,7 @@ class GivingTest < ActionDispatch::IntegrationTest
   test "groups, everyone here, a loss and what is withheld are looked at first, whatever is said" do
     deck = group("Deck", @ben)
     everyone = { holders: [ "everyone" ], level: "read" }
-    [ { holders: [ "group:#{deck.id}" ], level: "read" }, everyone, { holders: [ "person:#{@jon.public_id}", "everyone" ], level: "read" } ].each { |params| assert_looked_at(params) }
+    [ { holders: [ "group:#{deck.public_id}" ], level: "read" }, everyone, { holders: [ "person:#{@jon.public_id}", "everyone" ], level: "read" } ].each { |params| assert_looked_at(params) }
     @page.grant(holder(@ben), :write)
     assert_looked_at({ holders: [ "person:#{@ben.public_id}" ], level: "read" })
     secret = new_page("Wages", above: new_room("Pay", keeper: @ana), by: @ana)

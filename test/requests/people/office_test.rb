@@ -15,32 +15,32 @@ class OfficeTest < ActionDispatch::IntegrationTest
   end
 
   test "filling a group says what that opens and closes before it is done" do
-    patch "/groups/#{@deck.id}", params: { group: { name: "Deck", people: [ @gus.public_id ] } }
+    patch "/groups/#{@deck.public_id}", params: { group: { name: "Deck", people: [ @gus.public_id ] } }
     assert_select ".exposure", "This opens 1 page to 1 person (Gus Moor) who could not get in before."
     assert_select ".exposure", "This closes 1 page to 1 person (Ben Holt) who can get in now."
     assert_equal [ @ben ], @deck.reload.people
     assert_select "input[name='group[people][]'][value=?]", @gus.public_id
-    patch "/groups/#{@deck.id}", params: { group: { name: "Deck", people: [ @gus.public_id ] }, confirmed: 1 }
+    patch "/groups/#{@deck.public_id}", params: { group: { name: "Deck", people: [ @gus.public_id ] }, confirmed: 1 }
     assert_equal [ @gus ], @deck.reload.people
     assert_equal :read, viewer(@gus).level_on(@page.reload)
   end
 
   test "renaming a group alone asks nothing" do
-    patch "/groups/#{@deck.id}", params: { group: { name: "Deck crew", people: [ @ben.public_id ] } }
+    patch "/groups/#{@deck.public_id}", params: { group: { name: "Deck crew", people: [ @ben.public_id ] } }
     assert_redirected_to "/groups"
   end
 
   test "a deleted group takes what was given to it along, and nothing that needs a keeper" do
-    delete "/groups/#{@deck.id}"
+    delete "/groups/#{@deck.public_id}"
     assert_select ".exposure", /closes 1 page to 1 person \(Ben Holt\)/
-    delete "/groups/#{@deck.id}", params: { confirmed: 1 }
+    delete "/groups/#{@deck.public_id}", params: { confirmed: 1 }
     assert_redirected_to "/groups"
     assert_not Group.exists?(@deck.id)
     assert_equal :none, viewer(@ben).level_on(@page.reload)
     crew = group("Crew", @ben)
     @room.reload.grant(holder(crew), :keep)
     @room.grant(holder(@ana), :none)
-    delete "/groups/#{crew.id}", params: { confirmed: 1 }
+    delete "/groups/#{crew.public_id}", params: { confirmed: 1 }
     assert_response :unprocessable_entity
     assert_select ".said-alert", /without anybody who keeps it/
     assert Group.exists?(crew.id)
@@ -69,6 +69,6 @@ class OfficeTest < ActionDispatch::IntegrationTest
     assert_equal :keep, viewer(@rosa).level_on(@room.reload)
     assert_equal :none, viewer(@rosa).level_on(@page.reload), "its own list stands"
     follow_redirect!
-    assert_select ".given li", /Rosa Tamm took over as keeper\./
+    assert_select ".given li", /Rosa Tamm took over the room as keeper\./
   end
 end

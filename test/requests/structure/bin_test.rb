@@ -32,7 +32,7 @@ class BinRequestsTest < ActionDispatch::IntegrationTest
     assert_predicate @top.reload, :binned?
     delete "/p/#{@deep.to_param}/binning", params: { above: open_room.public_id, confirmed: 1 }
     assert_equal [ open_room, false, @top ], [ @top.reload.room, @top.binned?, @deep.reload.above ]
-    assert_equal [ "moved", 2 ], AccessEvent.find_by!(page: @top).then { |event| [ event.act, event.details["opened"] ] }
+    assert_equal [ "moved", 2 ], Happening.of_access.find_by!(page: @top).then { |event| [ event.act, event.details["opened"] ] }
   end
 
   test "files are asked for anew each time, and not sent again while they are the same" do

@@ -33,7 +33,7 @@ class StructureRequestsTest < ActionDispatch::IntegrationTest
     assert_equal @room, @drills.reload.room
     post "/selections/placement", params: params.merge(confirmed: 1)
     assert_equal [ own, own ], [ @drills, @signals ].map { |page| page.reload.room }
-    assert_equal 2, AccessEvent.where(act: "moved").count
+    assert_equal 2, Happening.of_access.where(act: "moved").count
     post "/selections/placement", params: { pages: [ @drills.public_id ], above: @drills.public_id }
     assert_response :unprocessable_entity
   end
@@ -140,13 +140,5 @@ class StructureRequestsTest < ActionDispatch::IntegrationTest
     sign_in(eve)
     patch "/house", params: { house: { name: "Other", front_page: "" } }
     assert_equal [ "Other", hidden ], [ House.current.name, House.current.front_page ]
-  end
-
-  private
-
-  def queries(&block)
-    count = 0
-    ActiveSupport::Notifications.subscribed(->(*, payload) { count += 1 unless payload[:name].in?([ "TRANSACTION", "SCHEMA" ]) }, "sql.active_record", &block)
-    count
   end
 end

@@ -106,7 +106,7 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     patch "/p/#{@page.to_param}/placement", params: { above: other.public_id }, as: :json
     assert_response :precondition_required
     patch "/p/#{@page.to_param}/placement", params: { above: other.public_id, confirmed: 1 }
-    assert_equal [ "moved", 1 ], AccessEvent.last.then { |event| [ event.act, event.details["opened"] ] }
+    assert_equal [ "moved", 1 ], Happening.of_access.last.then { |event| [ event.act, event.details["opened"] ] }
     assert_equal other, @page.reload.room
   end
 
@@ -128,9 +128,9 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     assert_select ".exposure", "This closes 1 page to 1 person (Ben Holt) who can get in now."
     delete "#{at}/#{grant.id}", params: { confirmed: 1 }
     assert_equal :none, viewer(ben).level_on(@page.reload)
-    assert_equal %w[given changed taken], AccessEvent.order(:id).pluck(:act)
+    assert_equal %w[given changed taken], Happening.of_access.order(:id).pluck(:act)
     get "/rooms/#{@room.public_id}/access"
-    assert_select ".given li", /Ana Berg gave Ben Holt “may write”\. It opened pages to 1 person\./
+    assert_select ".given li", /Ana Berg gave Ben Holt “may write” on the room\. It opened pages to 1 person\./
     own = @room.access_grants.find_by!(person: @ana)
     delete "/rooms/#{@room.public_id}/access_grants/#{own.id}"
     assert_response :unprocessable_entity

@@ -11,22 +11,12 @@ module Page::Staying
     others.reject { |page| others.any? { |other| page.ancestor_ids.include?(other.id) } }
   end
 
-  # @return [Array<Array(Page, Person)>] who is to be told of which page, once it is done
+  # @param by [Person, nil] nil for the house itself, which tells nobody
   def let_stay(pages, by:)
     place = ancestors.reverse.find { |page| !page.binned? } || room
-    pages.flat_map do |page|
+    pages.each do |page|
       exposure = page.exposure_of { page.hang(to: place) }
-      page.hang(to: place)
-      AccessEvent.record(:stayed, page, by: by, exposure: exposure) if by
-      to_be_told(page)
+      by ? page.record_access(:stayed, by: by, exposure: exposure) { page.hang(to: place) } : page.hang(to: place)
     end
-  end
-
-  def to_be_told(page)
-    Person.where(id: page.audience.keepers.map(&:id)).map { |keeper| [ page, keeper ] }
-  end
-
-  def tell_stayed(told, by:)
-    told.each { |page, keeper| HouseMailer.stayed(keeper, page, by: by).deliver_now }
   end
 end

@@ -46,7 +46,7 @@ module Page::Publishing
 
       state = ticked_since(old, old.published_at)
       saved = save_draft(state, base_version: draft.version, by: by, at: at) unless unpublished_changes?
-      issue(saved&.state || state, draft: saved, by: by, note: I18n.t("editions.put_back_note", number: old.number), at: at)
+      issue(saved&.state || state, draft: saved, by: by, note: I18n.t("editions.put_back_note", number: old.number), at: at, act: :restored)
     end
   end
 
@@ -66,12 +66,13 @@ module Page::Publishing
       raise Stale if saved.refused?
 
       Edition.where(id: edition_id).update_all(draft_version: saved.version) # which draft it equals; what it says never changes
+      Happening.write(:discarded, self, by: by, at: at)
       thrown
     end
   end
 
-  # @return [Naming, nil] who was newly named by what was published last
-  attr_reader :naming
+  # @return [Array<Person>] whom the edition published last names for the first time and who may not read it
+  attr_reader :named_outside
 
   private
 
@@ -84,12 +85,14 @@ module Page::Publishing
   # The one door by which an edition comes to be.
   #
   # @param draft [Draft, nil] the draft that says the same, if one does
-  def issue(state, draft:, by:, at:, note: "", small: false)
-    named_before = Naming.named_in(self)
+  # @param act [Symbol] what is said to have happened
+  def issue(state, draft:, by:, at:, note: "", small: false, act: :published)
+    named_before = Naming.in(self)
     created = editions.create!(number: editions.maximum(:number).to_i + 1, state: state, draft_version: draft&.version, author: by, note: note, small: small, published_at: at)
     update!(edition: created, title: created.title)
     FOLLOWED_BY.each { |follower| follower.constantize.follow_edition(self, created) }
-    @naming = Naming.new(self, by: by, before: named_before)
+    Happening.write(act, self, by: by, at: at, small: small, edition: created.number, note: created.note)
+    @named_outside = Naming.follow(self, before: named_before, by: by, at: at)
     created
   end
 end

@@ -36,16 +36,14 @@ module Page::Binnable
 
   # What is in the bin already stays there as it was put; pages below that whoever does it may not write stay in the house.
   def put_in_bin(by:, at: Time.current)
-    stayed = transaction do
+    transaction do
       reload
-      next [] if binned?
+      next if binned?
 
-      let_stay(not_for(by, descendants.kept), by: by).tap do
-        reload.subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id)
-        reload
-      end
+      let_stay(not_for(by, descendants.kept), by: by)
+      reload.subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id)
+      Happening.write(:binned, reload, by: by, at: at)
     end
-    tell_stayed(stayed, by: by)
     self
   end
 
@@ -55,8 +53,9 @@ module Page::Binnable
   end
 
   # @param to [Room, Page, nil] where it is to stand, if not where it stood
+  # @param exposure [Zuhause::Access::Exposure, nil] of standing there
   # @raise [NoPlace]
-  def put_back_from_bin(to: nil)
+  def put_back_from_bin(to: nil, by: nil, exposure: nil, at: Time.current)
     transaction do
       reload
       to = to.class.find(to.id) if to
@@ -65,6 +64,8 @@ module Page::Binnable
       hang(to: to) if to && to != above
       Page.where(bin_root_id: id).update_all(bin_root_id: nil, binned_at: nil, binned_by_id: nil)
       reload
+      Happening.write(:back, self, by: by, at: at)
+      Happening.write(:moved, self, by: by, at: at, exposure: exposure, to: to.public_id) if to && exposure
     end
   end
 

@@ -6,10 +6,10 @@ module Page::Erasable
   class_methods do
     # @param pages [ActiveRecord::Relation<Page>] all of them in the bin
     # @return [Integer] how many
-    def erase_for_good(pages, at:)
+    def erase_for_good(pages, at:, by: nil)
       ids = pages.ids
+      pages.find_each { |page| Happening.write(:erased, page, by: by, at: at) }
       pages.find_each { |page| Signpost.let_go(page) }
-      AccessEvent.where(page_id: ids).update_all("page_id = NULL, details = json_set(details, '$.page_erased', 1)")
       Tombstone.set(pages, at: at)
       lists = pages.distinct.pluck(:access_list_id)
       PageFile.where(page_id: ids).find_each(&:destroy!) # what lies on disk goes with them; all else follows in the database
@@ -22,26 +22,23 @@ module Page::Erasable
   # @param by [Person, nil] nil when its time in the bin is over
   # @return [Integer] pages erased; none if it is not in the bin by itself
   def erase(by: nil, at: Time.current)
-    stayed = []
-    count = transaction do
+    transaction do
       reload
       next 0 unless bin_root?
 
-      stayed = set_aside(by)
-      Page.erase_for_good(Page.where(bin_root_id: id), at: at)
+      set_aside(by)
+      Page.erase_for_good(Page.where(bin_root_id: id), by: by, at: at)
     end
-    tell_stayed(stayed, by: by) if by
-    count
   end
 
   private
 
-  # @return [Array<Array(Page, Person)>] who is to be told of pages of others, which wait in the bin by themselves from now on
+  # Pages of others wait in the bin by themselves from now on, and their keepers are told.
   def set_aside(by)
     others = by ? not_for(by, descendants.where(bin_root_id: id)) : []
     others.each { |page| Page.where(id: page.subtree_ids, bin_root_id: id).update_all(bin_root_id: page.id) }
     rest = descendants.where("bin_root_id IS NULL OR bin_root_id <> ?", id).sort_by(&:depth)
     let_stay(rest.reject { |page| rest.any? { |other| page.ancestor_ids.include?(other.id) } }, by: by)
-    others.flat_map { |page| to_be_told(page.reload) }
+    others.each { |page| Happening.write(:stayed, page.reload, by: by) }
   end
 end

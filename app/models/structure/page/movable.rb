@@ -3,18 +3,22 @@ module Page::Movable
   # @param to [Room, Page] what it is to stand in
   # @param after [Page, nil, Symbol] the page that it is to stand behind there; nil for the beginning, :last for the end
   # @param behind [Signpost, nil] one before the next page there: it then stands before this page, with those before it
+  # @param by [Person, nil]
+  # @param exposure [Zuhause::Access::Exposure, nil] what that opens and closes
   # @return [Boolean] false, with an error, for a place that cannot be, or that is in the bin by now as the page may be
-  def move(to:, after: :last, behind: nil)
+  def move(to:, after: :last, behind: nil, by: nil, exposure: nil, at: Time.current)
     transaction do
       reload # others that moved meanwhile may have moved its place along, or below it
       to = to.class.find(to.id)
       problem = if to.is_a?(Page) && to.path_ids.include?(id) then :under_itself
       elsif binned? || (to.is_a?(Page) && to.binned?) then :in_bin
       end
-      next hang(to: to, after: after, behind: behind) unless problem
+      next errors.add(:base, problem) && false if problem
 
-      errors.add(:base, problem)
-      false
+      from = above
+      hang(to: to, after: after, behind: behind)
+      Happening.write(:moved, self, by: by, at: at, exposure: exposure, from: from.public_id, to: to.public_id) if from != to
+      true
     end
   end
 

@@ -27,6 +27,6 @@ module Page::Renaming
 
   # A draft without other changes stays without any.
   def rename_edition(title, by:, at:)
-    issue(@renamed&.state || edition.state.with(title: title), draft: @renamed, by: by, note: I18n.t("editions.renamed_note"), small: true, at: at)
+    issue(@renamed&.state || edition.state.with(title: title), draft: @renamed, by: by, note: I18n.t("editions.renamed_note"), small: true, at: at, act: :renamed)
   end
 end

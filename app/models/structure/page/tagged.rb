@@ -8,8 +8,9 @@ module Page::Tagged
   end
 
   # @param names [Array<String>] see Tag.names_in
+  # @param by [Person, nil]
   # @return [Boolean] false, with an error and nothing changed, for a name that cannot be or too many of them
-  def tag_with(names)
+  def tag_with(names, by: nil, at: Time.current)
     return too_many_tags if names.size > Tag::MOST
 
     transaction do
@@ -18,9 +19,10 @@ module Page::Tagged
       wrong = wanted.find { |tag| tag.errors.any? }
       refuse_tag(wrong) && raise(ActiveRecord::Rollback) if wrong
 
-      gone = tags.to_a - wanted
+      before = tags.to_a
       self.tags = wanted
-      gone.each { |tag| tag.destroy! if tag.taggings.none? }
+      (before - wanted).each { |tag| tag.destroy! if tag.taggings.none? }
+      Happening.write(:tagged, self, by: by, at: at, added: (wanted - before).map(&:name), taken: (before - wanted).map(&:name)) if before != wanted
     end
     errors.none?
   end

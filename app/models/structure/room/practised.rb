@@ -15,7 +15,7 @@ module Room::Practised
     # @param by [Person] who keeps it
     def open_practice(by:)
       room = practice_room
-      return room.reopen if room
+      return room.reopen(by: by) if room
 
       new(name: I18n.t("rooms.practice.name"), description: I18n.t("rooms.practice.description"), colour: "ochre", practice: true).tap do |made|
         made.open_for(by)
@@ -23,8 +23,8 @@ module Room::Practised
       end
     end
 
-    def close_practice(at: Time.current)
-      practice_room&.archive(at: at)
+    def close_practice(by:, at: Time.current)
+      practice_room&.archive(by: by, at: at)
     end
   end
 

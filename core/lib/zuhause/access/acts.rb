@@ -20,7 +20,7 @@ module Zuhause
         grant: keeping, template: keeping, own_list: keeping, review_rules: keeping, erase: keeping, archive: keeping, describe_room: keeping,
         make_room: Need.new(office: :member),
         people: administering, groups: administering, house: administering, take_over: administering, order_rooms: administering,
-        read_mails: administering
+        read_mails: administering, read_record: administering
       }.freeze
 
       module_function

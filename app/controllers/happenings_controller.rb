@@ -1,0 +1,17 @@
+# The record of the house, for administrators.
+class HappeningsController < ApplicationController
+  include Pagy::Backend
+
+  before_action { authorize House, :read_record? }
+
+  FAILED = 24 # hours that are listed
+
+  def index
+    @record = Record.new(kind: params[:kind], who: params[:who])
+    @pagy, @happenings = pagy(@record.happenings.includes(:person, :page, :room), limit: 50)
+    @reader = HappeningReader.new(@happenings.to_a, viewer)
+    @failed = FailedSignIns.newest_first.limit(FAILED) if @record.kind == "signing_in"
+  rescue Pagy::OverflowError
+    raise ActiveRecord::RecordNotFound
+  end
+end

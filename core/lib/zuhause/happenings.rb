@@ -1,0 +1,1 @@
+require "zuhause/happenings/acts"

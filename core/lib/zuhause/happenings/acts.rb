@@ -1,0 +1,59 @@
+module Zuhause
+  module Happenings
+    # The one table of what can happen and is worth keeping.
+    module Acts
+      # +about+: what it is done to (:page, :room, :place for either, :person, :group or :house); +news+: whether colleagues
+      # are told of it, else it is for the record alone; +readers+: who may read that it happened, judged when they read;
+      # +days+: how long it is kept, nil for good.
+      #
+      # Readers: :readers see the published page or the room, :writers may write it, :keepers keep it, :administrators look
+      # after the house.
+      Act = Struct.new(:about, :news, :readers, :days, keyword_init: true)
+
+      YEAR = 365
+
+      told = Act.new(about: :page, news: true, readers: :readers)
+      seen = Act.new(about: :page, news: false, readers: :readers)
+      written = Act.new(about: :page, news: false, readers: :writers)
+      kept = Act.new(about: :place, news: false, readers: :keepers)
+      room = Act.new(about: :room, news: false, readers: :readers)
+      person = Act.new(about: :person, news: false, readers: :administrators)
+      group = Act.new(about: :group, news: false, readers: :administrators)
+      house = Act.new(about: :house, news: false, readers: :administrators)
+      coming = Act.new(about: :person, news: false, readers: :administrators, days: YEAR)
+
+      TABLE = {
+        published: told, restored: told, named: told,
+        renamed: seen, moved: seen, tagged: seen, ticked: Act.new(about: :page, news: false, readers: :readers, days: YEAR),
+        begun: written, discarded: written, binned: written, back: written, erased: written, file_added: written,
+        brought_in: Act.new(about: :place, news: false, readers: :writers),
+        given: kept, changed: kept, taken: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
+        room_made: room, room_changed: room, archived: room, reopened: room,
+        invited: person, person_changed: person, role_changed: person, suspended: person, unsuspended: person, address_changed: person, password_changed: person,
+        signed_in: coming, signed_out: coming,
+        group_made: group, group_changed: group, group_removed: group,
+        set_up: house, house_changed: house
+      }.freeze
+
+      module_function
+
+      # @param act [Symbol, String]
+      # @return [Act]
+      # @raise [KeyError] for an act that is not in the table
+      def fetch(act)
+        TABLE.fetch(act.to_sym)
+      end
+
+      # @yieldparam act [Act]
+      # @return [Array<String>] the names of those for which the block holds
+      def named
+        TABLE.select { |_name, act| yield act }.keys.map(&:to_s)
+      end
+
+      # @return [Hash{Integer=>Array<String>}] acts that are not kept for good, by the days that they are kept
+      def passing
+        TABLE.select { |_name, act| act.days }.group_by { |_name, act| act.days }.transform_values { |pairs| pairs.map { |name, _act| name.to_s } }
+      end
+    end
+  end
+end

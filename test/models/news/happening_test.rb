@@ -1,0 +1,137 @@
+require "test_helper"
+
+class HappeningTest < ActiveSupport::TestCase
+  setup do
+    @ana, @ben, @eve = person("Ana Berg"), person("Ben Holt"), person("Eve Lund", office: "administrator")
+    @room = new_room("On Board", keeper: @ana, open: true)
+    @page = new_page("Gangway", above: @room, by: @ana)
+  end
+
+  # One of everything that can happen, done as people do it.
+  DONE = {
+    begun: ->(t) { t.new_page("Begun", above: t.room, by: t.ana, publish: false) },
+    published: ->(t) { t.new_page("Published", above: t.room, by: t.ana) },
+    restored: ->(t) { t.write("New") && t.page.put_back(t.page.editions.first, by: t.ana) },
+    named: ->(t) { t.write("Ask [x](mention:#{t.ben.public_id}).") },
+    renamed: ->(t) { t.page.rename("Ladder", by: t.ana) },
+    moved: ->(t) { t.page.move(to: t.new_page("Deck", above: t.room, by: t.ana), by: t.ana) },
+    tagged: ->(t) { t.page.tag_with([ "ice" ], by: t.ana) },
+    ticked: ->(t) { t.write("::: task_list\n\n::: task\n\nGrit\n\n:::\n\n:::") && t.page.tasks.reload.first.tick(true, by: t.ben) },
+    discarded: ->(t) { t.save_text(t.page, "Draft.", by: t.ana) && t.page.discard_draft(version: t.page.draft.version, by: t.ana) },
+    binned: ->(t) { t.page.put_in_bin(by: t.ana) },
+    back: ->(t) { t.page.put_in_bin(by: t.ana).put_back_from_bin(by: t.ana) },
+    erased: ->(t) { t.page.put_in_bin(by: t.ana).erase(by: t.ana) },
+    file_added: ->(t) { PageFile.take(t.upload("a.svg", "<svg xmlns='http://www.w3.org/2000/svg'/>"), page: t.page, by: t.ana) },
+    brought_in: ->(t) { t.bring_in },
+    given: ->(t) { t.access(:given, :read) }, changed: ->(t) { t.access(:changed, :comment) }, taken: ->(t) { t.access(:taken, :none) },
+    own_list_made: ->(t) { t.page.record_access(:own_list_made, by: t.ana, exposure: nil) { t.page.make_own_list(by: t.ana) } },
+    own_list_ended: ->(t) { t.page.record_access(:own_list_ended, by: t.ana, exposure: nil) { t.page.end_own_list } },
+    joined: ->(t) { t.group("Deck").tap { |deck| t.room.grant(t.holder(deck), :read) }.change(name: "Deck", people: [ t.ben ], by: t.eve) },
+    stayed: ->(t) { t.leave_behind },
+    taken_over: ->(t) { Takeover.take_over(t.room, by: t.eve) },
+    room_made: ->(t) { t.new_room("Ashore", keeper: t.ana) },
+    room_changed: ->(t) { t.room.describe({ name: "Aboard" }, by: t.ana) },
+    archived: ->(t) { t.room.archive(by: t.ana) }, reopened: ->(t) { t.room.reopen(by: t.ana) },
+    invited: ->(t) { Person.new(name: "Gita", email: "gita@x.example").invite(by: t.eve) },
+    person_changed: ->(t) { t.ben.change(name: "Benno Holt", by: t.eve) }, role_changed: ->(t) { t.ben.change(role: "guest", by: t.eve) },
+    suspended: ->(t) { t.ben.change(suspended: true, by: t.eve) }, unsuspended: ->(t) { t.ben.change(suspended: true) && t.ben.change(suspended: false, by: t.eve) },
+    address_changed: ->(t) { t.change_address }, password_changed: ->(t) { t.ben.update!(password: "another-long-one") },
+    signed_in: ->(t) { SignIn.begin(t.ben) }, signed_out: ->(t) { t.ben.end_sessions(by: t.eve) },
+    group_made: ->(t) { Group.new.change(name: "Deck", people: [ t.ben ], by: t.eve) }, group_changed: ->(t) { t.group("Deck").change(name: "Deck crew", people: [], by: t.eve) },
+    group_removed: ->(t) { t.group("Deck").remove(by: t.eve) },
+    set_up: ->(t) { House.delete_all && House.set_up(name: "House", owner: { name: "Odo", email: "odo@x.example", password: PASSWORD }) },
+    house_changed: ->(t) { House.current.furnish({ public_addresses: true }, practice: nil, by: t.eve) }
+  }.freeze
+
+  attr_reader :ana, :ben, :eve, :room
+
+  def page
+    Page.find(@page.id)
+  end
+
+  test "there is a way to each act" do
+    assert_equal Happening::ACTS::TABLE.keys.sort, DONE.keys.sort
+  end
+
+  DONE.each do |act, deed|
+    test "#{act} is written, in words, with whoever did it" do
+      before = Happening.maximum(:id).to_i
+      deed.call(self)
+      happening = Happening.where("id > ?", before).find_by!(act: act.to_s)
+      assert happening.person, "somebody did it"
+      assert_equal HappeningActor.digest(happening.person, happening.actor.salt), happening.who
+      words = words_of(happening)
+      assert_match(/\A#{happening.person.name} /, words)
+      assert_no_match(/missing|%\{/i, words)
+      assert_no_match(/"(person|page|group|room):?\d+"|_id"/, happening.details.to_json, "details hold public ids only")
+      [ ana, ben, eve ].each { |one| assert_not_includes happening.details.to_json, one.email }
+    end
+  end
+
+  test "what happened is never changed, and outlives its page and whoever did it" do
+    happening = Happening.where(act: "published").last
+    other = new_page("Other", above: @room, by: @ana)
+    { act: "begun", title: "Other", details: { a: 1 }, who: "x", small: true, created_at: 1.day.ago, subject: "page:0000000000", page_id: other.id }.each do |column, value|
+      assert_raises(ActiveRecord::StatementInvalid) { Happening.transaction(requires_new: true) { Happening.where(id: happening.id).update_all(column => value) } }
+    end
+    page.put_in_bin(by: ana).erase(by: ana)
+    HappeningActor.where(happening_id: happening.id).delete_all
+    assert_equal [ nil, "Gangway", "page:#{@page.public_id}" ], Happening.find(happening.id).then { |left| [ left.page_id, left.title, left.subject ] }
+    assert_match(/\Asomebody who is gone published/i, words_of(Happening.find(happening.id)))
+  end
+
+  test "what passes is let go of, all else stays" do
+    SignIn.begin(ben)
+    assert_difference(-> { Happening.count }, -Happening.where(act: "signed_in").count) { Happening.forget(now: 366.days.from_now) }
+    assert_no_difference(-> { Happening.count }) { Happening.forget(now: 10.years.from_now) }
+  end
+
+  test "nothing is written where the act fails" do
+    assert_no_difference(-> { Happening.count }) do
+      assert_not page.rename(" ", by: ana)
+      assert_not page.move(to: page, by: ana)
+      assert_raises(Placed::NoKeeper) { room.record_access(:taken, by: ana, exposure: nil) { room.grant(holder(ana), :none) } }
+      assert_raises(Page::Publishing::Stale) { page.publish(version: 1, by: ana) }
+      assert_not ana.change(role: "guest", by: eve)
+    end
+  end
+
+  # What the deeds above are made of.
+
+  def write(markdown)
+    save_text(page, markdown, by: ana)
+    page.publish(version: page.draft.version, by: ana)
+  end
+
+  def access(act, level)
+    page.record_access(act, by: ana, exposure: page.exposure_of { page.grant(holder(ben), level) }, holder: holder(ben), level: level) { page.grant(holder(ben), level) }
+  end
+
+  def leave_behind
+    below = new_page("Pay", above: page, by: ana)
+    below.make_own_list(by: ana)
+    below.grant(holder(:everyone), :none)
+    room.grant(holder(ben), :write)
+    page.put_in_bin(by: ben)
+  end
+
+  def upload(name, text)
+    ActionDispatch::Http::UploadedFile.new(tempfile: Tempfile.new.tap { |file| file.write(text) && file.rewind }, filename: name)
+  end
+
+  def bring_in
+    arrival = Arrival.receive([ upload("one.md", "# One\n\nText.") ], by: ana)
+    arrival.make_pages({ arrival.read.first.key => "One" }, above: room, by: ana)
+  end
+
+  def change_address
+    change = EmailChange.create!(person: ben, email: "b@x.example", old_digest: EmailChange.digest("old"), new_digest: EmailChange.digest("new"))
+    %w[old new].each { |token| change.agree(token) }
+  end
+
+  private
+
+  def words_of(happening)
+    ApplicationController.helpers.happening_words(happening, HappeningReader.new([ happening ], viewer(eve)))
+  end
+end
