@@ -108,7 +108,7 @@ class DemoHouse
       others.each { |grant| page.grant(grant.to_grant.holder, :none) }
     end
     give(page.reload, matter[:grants])
-    page.tag_with(matter[:tags]) if matter[:tags]
+    page.tag_with(matter[:tags], by: by(matter), at: at(matter)) if matter[:tags]
     page.update!(icon: matter[:icon], language: matter[:language], cover: PageFile.find_by(public_id: matter[:cover]))
     page.create_template!(created_at: at(matter), **matter[:template]) if matter[:template]
   end

@@ -31,7 +31,9 @@ module HappeningsHelper
     title = reader.title(happening)
     return t("happenings.closed.#{happening.subject.start_with?("room") ? "room" : "page"}") unless title
 
-    %i[page place room group].include?(happening.kind.about) ? t("happenings.title", title: title) : title
+    return t("happenings.room_title", title: title) if happening.subject.start_with?("room")
+
+    %i[page place group].include?(happening.kind.about) ? t("happenings.title", title: title) : title
   end
 
   def role_words(details)

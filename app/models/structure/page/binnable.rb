@@ -66,6 +66,7 @@ module Page::Binnable
       reload
       Happening.write(:back, self, by: by, at: at)
       Happening.write(:moved, self, by: by, at: at, exposure: exposure, to: to.public_id) if to && exposure
+      self
     end
   end
 
