@@ -7,7 +7,7 @@ class AccessGrantsController < ApplicationController
 
   # What the button of the form says, while one chooses: what giving would open, where that is all there is to look at.
   def new
-    exposure = @place.exposure_of { chosen_holders.each { |holder| @place.grant(holder, level_param) } } if chosen_holders.any? && level_param
+    exposure = @place.exposure_of_giving(chosen_holders, level_param) if chosen_holders.any? && level_param
     render json: { said: exposure && !exposure.none? && direct?(exposure, chosen_holders) ? helpers.opening_words(chosen_holders, level_param, exposure) : nil, look: exposure.present? && !exposure.none? }
   rescue Placed::NoKeeper
     render json: { said: nil, look: true }
@@ -57,7 +57,7 @@ class AccessGrantsController < ApplicationController
   end
 
   def change(act, holders, level)
-    expose(act, holders: holders, level: level) { |holder| @place.grant(holder, level) }
+    expose(act, ->(some) { @place.exposure_of_giving(some, level) }, holders: holders, level: level) { |holder| @place.grant(holder, level) }
   rescue Placed::NoKeeper
     refuse(t("access_grants.no_keeper"))
   end

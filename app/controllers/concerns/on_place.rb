@@ -21,17 +21,18 @@ module OnPlace
   # Says first what a change of access opens and closes, and makes it once that has been seen.
   #
   # @param act [Symbol] see Zuhause::Happenings::Acts::TABLE
+  # @param exposing [#call] tells what it opens and closes, for some holders
   # @param holders [Array<Zuhause::Access::Holder>] to whom it is given, each with a record of its own
   # @yield makes the change; with holders once for each
-  def expose(act, holders: [], level: nil, &change)
-    exposure = @place.exposure_of { each_of(holders, &change) }
+  def expose(act, exposing, holders: [], level: nil, &change)
+    exposure = exposing.call(holders)
     return shut_out if shuts_out?(exposure)
 
     return confirm(exposure, act, holders, level) unless exposure.none? || params[:confirmed] || said?(exposure, holders, level)
 
     @place.transaction do
       each_of(holders) do |holder|
-        each_exposure = holders.many? ? @place.exposure_of { change.call(holder) } : exposure
+        each_exposure = holders.many? ? exposing.call([ holder ]) : exposure
         @place.record_access(act, by: viewer.person, exposure: each_exposure, holder: holder, level: level) { change.call(holder) }
       end
     end

@@ -15,7 +15,9 @@ class Pages::PlacementsController < ApplicationController
 
     return refused unless may_move?(above)
 
-    exposure = @page.exposure_of { @page.move(to: above, after: after(above)) }
+    return refused unless may_stand_in?(above)
+
+    exposure = @page.exposure_of_moving(above)
     return confirm(exposure) unless exposure.none? || params[:confirmed]
 
     former = { above: @page.above.public_id, after: @page.page_before&.public_id.to_s }
@@ -31,6 +33,10 @@ class Pages::PlacementsController < ApplicationController
 
     @page.errors.add(:base, :may_not_move)
     false
+  end
+
+  def may_stand_in?(above)
+    @page.problem_of_standing_in(above).tap { |problem| @page.errors.add(:base, problem) if problem }.nil?
   end
 
   def move(above, exposure)

@@ -19,13 +19,13 @@ class Selections::PlacementsController < ApplicationController
   private
 
   def move(to)
-    @exposure = Exposed.of_pages(tops.flat_map(&:subtree_ids)) { tops.each { |page| page.move(to: to) } }
+    @exposure = Page.exposure_of_moving(tops, to)
     @doing = { act: :moved_all, count: tops.size, to: to }
     return render("accesses/confirm") unless @exposure.none? || params[:confirmed]
 
     Page.transaction do
       tops.each do |page|
-        page.move(to: to, by: viewer.person, exposure: page.exposure_of { page.move(to: to) })
+        page.move(to: to, by: viewer.person, exposure: page.exposure_of_moving(to))
       end
     end
     redirect_to to, status: :see_other, notice: t(".done", count: tops.size)

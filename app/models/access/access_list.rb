@@ -13,6 +13,15 @@ class AccessList < ApplicationRecord
     end
   end
 
+  # @param ids [Enumerable<Integer>]
+  # @return [Hash{Integer=>Zuhause::Access::List}] by id, in one query
+  def self.lists(ids)
+    rows = AccessListEntry.where(access_list_id: ids.uniq).pluck(:access_list_id, :holder, :person_id, :group_id, :level).group_by(&:first)
+    ids.uniq.to_h do |id|
+      grants = rows.fetch(id, []).map { |_list, holder, person, group, level| Zuhause::Access::Grant.new(Zuhause::Access::Holder.new(holder.to_sym, person || group), level.to_sym) }
+      [ id, Zuhause::Access::List.new(grants) ]
+    end
+  end
 
   # @param lists [Enumerable<Zuhause::Access::List>]
   # @return [Hash{String=>Integer}] ids of their rows by digest

@@ -17,7 +17,7 @@ class Takeover
   def self.take_over(place, by:)
     holder = Zuhause::Access::Holder.new(:person, by.id)
     place.transaction do
-      exposure = place.exposure_of { place.grant(holder, :keep) }
+      exposure = place.exposure_of_giving([ holder ], :keep)
       place.record_access(:taken_over, by: by, exposure: exposure) { place.grant(holder, :keep) }
     end
   end

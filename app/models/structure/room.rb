@@ -82,6 +82,12 @@ class Room < ApplicationRecord
     :read
   end
 
+  # @param grants [Array<Zuhause::Access::Grant>] what it would grant
+  # @return [Zuhause::Access::Exposure]
+  def exposure_with(grants)
+    AccessTrial.new(touched_pages, above: Zuhause::Access::List.new(grants)).exposure
+  end
+
   # @return [Zuhause::Access::Place]
   def to_place
     Zuhause::Access::Place.new(self, grants: access_grants.map(&:to_grant), archived: archived?)

@@ -104,7 +104,7 @@ class HappeningTest < ActiveSupport::TestCase
   end
 
   def access(act, level)
-    page.record_access(act, by: ana, exposure: page.exposure_of { page.grant(holder(ben), level) }, holder: holder(ben), level: level) { page.grant(holder(ben), level) }
+    page.record_access(act, by: ana, exposure: page.exposure_of_giving([ holder(ben) ], level), holder: holder(ben), level: level) { page.grant(holder(ben), level) }
   end
 
   def leave_behind

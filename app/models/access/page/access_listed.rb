@@ -3,6 +3,13 @@ module Page::AccessListed
   extend ActiveSupport::Concern
 
   class_methods do
+    # @param tops [Array<Page>] none below another
+    # @param to [Room, Page] what they would stand in
+    # @return [Zuhause::Access::Exposure]
+    def exposure_of_moving(tops, to)
+      AccessTrial.new(kept.where(id: tops.flat_map(&:subtree_ids)), moved: tops.to_h { |page| [ page.id, to.access_list.to_list ] }).exposure
+    end
+
     # Brings pages and all below them in line with what their place grants: one pass over the subtree, one update for
     # each list found.
     #
@@ -37,6 +44,29 @@ module Page::AccessListed
     subtree.kept
   end
 
+  # @param grants [Array<Zuhause::Access::Grant>] what it would grant itself
+  # @param own_list [Boolean] whether it would have a list of its own
+  # @return [Zuhause::Access::Exposure]
+  def exposure_with(grants, own_list: own_list?)
+    AccessTrial.new(touched_pages, above: above.access_list.to_list, grants: { id => grants }, own_lists: { id => own_list }).exposure
+  end
+
+  # @return [Zuhause::Access::Exposure] of giving it a list of its own
+  def exposure_of_own_list(by:)
+    exposure_with(grants_of_own_list(by), own_list: true)
+  end
+
+  def exposure_of_ending_own_list
+    exposure_with([], own_list: false)
+  end
+
+  # @param to [Room, Page] what it would stand in
+  # @param pages [ActiveRecord::Relation<Page>] which would go along
+  # @return [Zuhause::Access::Exposure]
+  def exposure_of_moving(to, pages: touched_pages)
+    AccessTrial.new(pages, moved: { id => to.access_list.to_list }).exposure
+  end
+
   def keeps_itself?
     own_list?
   end
@@ -62,10 +92,9 @@ module Page::AccessListed
   # From now on takes no access from above: copies the grants in force, and the maker keeps the page.
   def make_own_list(by:)
     change_access do
-      in_force = access_list.to_list.grants
+      grants = grants_of_own_list(by)
       access_grants.delete_all
-      in_force.each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
-      access_grants.find_or_initialize_by(holder: :person, person: by).update!(level: :keep)
+      grants.each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
       update!(own_list: true)
     end
   end
@@ -76,5 +105,13 @@ module Page::AccessListed
       access_grants.delete_all
       update!(own_list: false)
     end
+  end
+
+  private
+
+  # What is in force, and keep for whoever makes it.
+  def grants_of_own_list(by)
+    holder = Zuhause::Access::Holder.new(:person, by.id)
+    access_list.to_list.grants.reject { |grant| grant.holder == holder } + [ Zuhause::Access::Grant.new(holder, :keep) ]
   end
 end

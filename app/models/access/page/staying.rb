@@ -15,7 +15,7 @@ module Page::Staying
   def let_stay(pages, by:)
     place = ancestors.reverse.find { |page| !page.binned? } || room
     pages.each do |page|
-      exposure = page.exposure_of { page.hang(to: place) }
+      exposure = page.exposure_of_moving(place)
       by ? page.record_access(:stayed, by: by, exposure: exposure) { page.hang(to: place) } : page.hang(to: place)
     end
   end

@@ -73,7 +73,7 @@ module Page::Binnable
   # What putting it back somewhere else would open and close.
   # @return [Zuhause::Access::Exposure]
   def exposure_of_putting_back(to)
-    Exposed.of_pages(Page.where(bin_root_id: id).ids) { hang(to: to) }.tap { reload }
+    exposure_of_moving(to, pages: Page.where(bin_root_id: id))
   end
 
   # When it is erased by itself, having waited as long as the house lets it.

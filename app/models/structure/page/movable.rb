@@ -10,9 +10,7 @@ module Page::Movable
     transaction do
       reload # others that moved meanwhile may have moved its place along, or below it
       to = to.class.find(to.id)
-      problem = if to.is_a?(Page) && to.path_ids.include?(id) then :under_itself
-      elsif binned? || (to.is_a?(Page) && to.binned?) then :in_bin
-      end
+      problem = problem_of_standing_in(to)
       next errors.add(:base, problem) && false if problem
 
       from = above
@@ -20,6 +18,14 @@ module Page::Movable
       Happening.write(:moved, self, by: by, at: at, exposure: exposure, from: from.public_id, to: to.public_id) if from != to
       true
     end
+  end
+
+  # @param to [Room, Page]
+  # @return [Symbol, nil] why it cannot stand there
+  def problem_of_standing_in(to)
+    return :under_itself if to.is_a?(Page) && to.path_ids.include?(id)
+
+    :in_bin if binned? || (to.is_a?(Page) && to.binned?)
   end
 
   # The same without asking whether it can be: of a page that is in the bin too.

@@ -17,8 +17,9 @@ module Zuhause
 
     # What a change of access, place or membership opens and closes: told before it is done.
     class Exposure
-      # A page that the change touches: what it grants before and after, and whether it is published.
-      Touched = Struct.new(:before, :after, :published, keyword_init: true)
+      # Pages that the change touches alike: what they grant before and after, whether they are published, and how many
+      # they are (one if nothing is said). Lists that are one object are looked at once.
+      Touched = Struct.new(:before, :after, :published, :number, keyword_init: true)
 
       # For one person: how many pages they would see that they do not see now, or see no more; and how many they would
       # go on seeing with a higher or lower level. Of each of these numbers, how many pages are not published.
@@ -42,10 +43,9 @@ module Zuhause
       # @param people [Enumerable<Viewer>] everybody, as they are before
       # @param people_after [Hash{Object=>Viewer}] those whom the change makes different, by id
       def initialize(touched, people, switches, switches_after: switches, people_after: {}, inserts: [])
-        pages = touched.map { |page| [ page.before.entries, page.after.entries, page.published ] }.tally
-        @shifts = [ *people, Viewer.outside ].map do |person|
-          shift(person, people_after.fetch(person.id, person), pages, switches, switches_after)
-        end.select(&:any?)
+        @switches, @switches_after = switches, switches_after
+        @pages = alike(touched)
+        @shifts = [ *people, Viewer.outside ].map { |person| shift(person, people_after.fetch(person.id, person)) }.select(&:any?)
         gaining = opened.map { |shift| people_after.fetch(shift.person.id, shift.person) }
         @withheld = inserts.count { |insert| Access.withheld(insert.around, insert.inside, gaining, switches_after, published: insert.published).any? }
       end
@@ -92,19 +92,36 @@ module Zuhause
         shifts.max_by { |shift| [ shift.public_send(kind), shift.drafts.fetch(kind) ] }
       end
 
-      def shift(person, after, pages, switches, switches_after)
+      # @return [Array<Touched>] one for all that are alike
+      def alike(touched)
+        numbers = touched.each_with_object(Hash.new(0)) { |page, found| found[[ page.before, page.after, page.published ]] += page.number || 1 }
+        numbers.map { |(before, after, published), number| Touched.new(before: before, after: after, published: published, number: number) }
+      end
+
+      # Only lists that name somebody can give them anything: of a thousand lists few do.
+      def shift(person, after)
         counts, drafts = Hash.new(0), Hash.new(0)
-        pages.each do |(list_before, list_after, published), number|
-          old = List.from(list_before).level(person, switches)
-          new = List.from(list_after).level(after, switches_after)
-          kind = kind(old, new, published)
+        concerning(person, after).each do |page|
+          kind = kind(page.before.level(person, @switches), page.after.level(after, @switches_after), page.published)
           next unless kind
 
-          counts[kind] += number
-          drafts[kind] += number unless published
+          counts[kind] += page.number
+          drafts[kind] += page.number unless page.published
         end
         kinds = %i[opened closed raised lowered]
         Shift.new(person: person, drafts: kinds.to_h { |kind| [ kind, drafts[kind] ] }, **kinds.to_h { |kind| [ kind, counts[kind] ] })
+      end
+
+      def concerning(person, after)
+        same = person.equal?(after) && @switches == @switches_after
+        [ person, after ].uniq.flat_map { |each| each.names.flat_map { |holder| naming.fetch(holder, []) } }.uniq(&:object_id).reject { |page| same && page.before.equal?(page.after) }
+      end
+
+      # @return [Hash{Holder=>Array<Touched>}] pages by who is named in what they grant, before or after
+      def naming
+        @naming ||= @pages.each_with_object({}) do |page, found|
+          (page.before.entries.keys | page.after.entries.keys).each { |holder| (found[holder] ||= []) << page }
+        end
       end
 
       def kind(old, new, published)

@@ -66,13 +66,16 @@ module Zuhause
         capped(grant, outside ? :read : PERSON_CAPS.fetch(role))
       end
 
+      # @return [Array<Holder>] those that name this viewer, whatever comes of it
+      def names
+        @names ||= [ Holder.new(:person, id), Holder.everyone, Holder.anyone, *groups.map { |group| Holder.new(:group, group) } ].select { |holder| named_by?(holder) }
+      end
+
       # The holders through which this viewer can have a level; what the database is asked with.
       #
       # @return [Array<Holder>]
       def holders(level, switches)
-        candidates = groups.map { |group| Holder.new(:group, group) }
-        candidates.push(Holder.new(:person, id), Holder.everyone, Holder.anyone)
-        candidates.select do |holder|
+        names.select do |holder|
           given, = effect(Grant.new(holder, :keep), switches)
           given && Level.at_least?(given, level)
         end
