@@ -3,7 +3,7 @@ class AccessGrantsController < ApplicationController
 
   MOST = 100 # in one go
 
-  before_action { authorize @place, :grant? }
+  door :grant
 
   # What the button of the form says, while one chooses: what giving would open, where that is all there is to look at.
   def new

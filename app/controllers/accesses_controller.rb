@@ -2,6 +2,8 @@
 class AccessesController < ApplicationController
   include OnPlace
 
+  door :seen
+
   def show
     raise ActiveRecord::RecordNotFound if @page.nil? && !policy(@room).look_around?
 

@@ -1,5 +1,5 @@
 class ApplicationController < ActionController::Base
-  include Pundit::Authorization
+  include Pundit::Authorization, Doors
 
   around_action :in_own_terms
   before_action :set_up_first

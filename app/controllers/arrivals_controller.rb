@@ -1,5 +1,6 @@
 # Bringing in files: chosen, read, looked at, and only then made pages or put into a draft.
 class ArrivalsController < ApplicationController
+  door :somebody
   before_action { @places = Places.new(viewer) }
   before_action { raise Pundit::NotAuthorizedError if @places.empty? }
   before_action :find_page

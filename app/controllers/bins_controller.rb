@@ -2,6 +2,8 @@
 class BinsController < ApplicationController
   include Pagy::Backend
 
+  door :seen
+
   def show
     @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
     @pagy, @pages = pagy(@room.pages.bin_roots.in_bin_of(viewer).includes(:binned_by).order(binned_at: :desc), limit: 50)

@@ -1,6 +1,6 @@
 # A branch of a room's plan, when it is opened.
 class BranchesController < ApplicationController
-  skip_before_action :sign_in_first
+  door :seen, signed_out: true
 
   def index
     @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])

@@ -1,5 +1,7 @@
 # Days as people say them, while somebody types one.
 class DaysController < ApplicationController
+  door :somebody
+
   OFFERED = [ "today", "tomorrow", "next Monday", "in one week", "in two weeks", "end of the month" ].freeze
 
   def index

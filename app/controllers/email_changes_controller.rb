@@ -1,7 +1,6 @@
 # Where the links lead with which the old and the new address agree to a change.
 class EmailChangesController < ApplicationController
-  skip_before_action :sign_in_first
-
+  door :anybody
   before_action { @change = EmailChange.at(params[:id]) or raise ActiveRecord::RecordNotFound }
 
   def show; end

@@ -1,6 +1,7 @@
 # What is shown when no controller could answer.
 class ErrorsController < ApplicationController
-  skip_before_action :sign_in_first
+  door :anybody
+
   skip_forgery_protection
 
   alias answer_not_found not_found

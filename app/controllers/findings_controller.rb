@@ -1,5 +1,5 @@
 class FindingsController < ApplicationController
-  skip_before_action :sign_in_first
+  door :anybody
 
   def index
     @search = Search.new(params[:q], viewer, filters: SearchFilters.new(params.permit(:room, :tag, :author, :time), viewer))

@@ -1,6 +1,6 @@
 class GroupsController < ApplicationController
   include Pagy::Backend
-  before_action { authorize House, :groups? }
+  door :groups, of: House
   before_action :find_group, only: %i[edit update destroy]
 
   def index

@@ -2,7 +2,7 @@
 class HappeningsController < ApplicationController
   include Pagy::Backend
 
-  before_action { authorize House, :read_record? }
+  door :read_record, of: House
 
   FAILED = 24 # hours that are listed
 

@@ -1,5 +1,5 @@
 class HomeController < ApplicationController
-  skip_before_action :sign_in_first
+  door :anybody
 
   LATEST = 12
 

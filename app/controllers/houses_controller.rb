@@ -1,5 +1,5 @@
 class HousesController < ApplicationController
-  before_action { authorize House, :settings? }
+  door :house, of: House
 
   def edit; end
 

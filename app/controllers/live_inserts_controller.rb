@@ -1,5 +1,7 @@
 # What a live insert would show, for whoever writes one.
 class LiveInsertsController < ApplicationController
+  door :seen
+
   def show
     page = Page.seen_by(viewer).find_by!(public_id: params[:page])
     node = { "type" => "live_insert", "attrs" => { "id" => "preview0", "page" => page.public_id, "passage" => params[:passage].presence }.compact }

@@ -1,7 +1,7 @@
 # The simulated mailbox of a demo house's made-up people: what has been sent to each of them, links and all. There is no such
 # door in any other house.
 class MailboxesController < ApplicationController
-  skip_before_action :sign_in_first
+  door :anybody
 
   def show
     raise ActiveRecord::RecordNotFound unless house.demo?

@@ -1,5 +1,7 @@
 # Pages to link to, while somebody types a title; behind a "#", headings of those.
 class PageChoicesController < ApplicationController
+  door :somebody
+
   MOST = 8
   MOST_HEADINGS = 12
 

@@ -1,6 +1,6 @@
 # Files that pages show, for who may see them there, at every address, smaller versions too.
 class PageFilesController < ApplicationController
-  skip_before_action :sign_in_first
+  door :seen, signed_out: true
 
   def show
     @file = PageFile.includes(:page, content_attachment: :blob).find_by!(public_id: params[:id])

@@ -2,6 +2,8 @@
 class PageListsController < ApplicationController
   include Pagy::Backend
 
+  door :somebody
+
   def index
     @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id]) if params[:room_id]
     @list = PageList.new(viewer, room: @room, filter: params[:of], sort: params[:by])

@@ -1,5 +1,6 @@
 class PagesController < ApplicationController
-  skip_before_action :sign_in_first, only: :show
+  door :seen, only: :show, signed_out: true
+  door :somebody, except: :show
 
   def show
     @page = Page.seen_by(viewer).at_address(params[:id])

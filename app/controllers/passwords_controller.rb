@@ -1,6 +1,6 @@
 # Choosing a new password by a mail. The answer is the same whether there is such a person or not.
 class PasswordsController < Devise::PasswordsController
-  skip_before_action :sign_in_first
+  door :anybody
 
   def update
     super { |person| HouseMailer.password_changed(person).deliver_now if person.errors.empty? }

@@ -1,5 +1,7 @@
 # Turns what is pasted into nodes: the core's readers do it, so that nothing is parsed as HTML in the browser.
 class PastesController < ApplicationController
+  door :somebody
+
   LONGEST = Zuhause::Document::Schema::MAX_BYTES
 
   def create

@@ -1,7 +1,7 @@
 class PeopleController < ApplicationController
   include RoleParams, Pagy::Backend
 
-  before_action { authorize House, :people? }
+  door :people, of: House
   before_action :find_person, only: %i[edit update]
 
   def index

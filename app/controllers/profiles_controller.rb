@@ -1,4 +1,6 @@
 class ProfilesController < ApplicationController
+  door :somebody
+
   def edit
     @person = viewer.person
   end

@@ -1,6 +1,8 @@
 class RoomsController < ApplicationController
-  skip_before_action :sign_in_first, only: :show
   before_action :find_room, only: %i[show edit update]
+  door :seen, only: :show, signed_out: true
+  door :make_room, of: Room, only: %i[new create]
+  door :describe_room, only: %i[edit update]
 
   OPEN = 80 # pages of a room that are listed whole, with all that is below
 
@@ -11,24 +13,19 @@ class RoomsController < ApplicationController
   end
 
   def new
-    authorize Room, :create?
     @room = Room.new(colour: Room::COLOURS.first)
   end
 
   def create
-    authorize Room, :create?
     @room = Room.new(room_params)
     return redirect_to(@room, status: :see_other, notice: t(".done")) if @room.open_for(viewer.person, open: params[:open] == "everyone")
 
     render :new, status: :unprocessable_entity
   end
 
-  def edit
-    authorize @room
-  end
+  def edit; end
 
   def update
-    authorize @room, :edit?
     return redirect_to(@room, status: :see_other, notice: t(".done")) if @room.describe(room_params, by: viewer.person)
 
     render :edit, status: :unprocessable_entity

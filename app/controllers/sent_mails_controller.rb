@@ -2,7 +2,7 @@
 class SentMailsController < ApplicationController
   include Pagy::Backend
 
-  before_action { authorize House, :read_mails? }
+  door :read_mails, of: House
 
   def index
     @pagy, @mails = pagy(SentMail.newest_first, limit: 50)

@@ -1,5 +1,7 @@
 # All sources in one file, out and in: BibTeX or CSL JSON.
 class SourceListsController < ApplicationController
+  door :somebody
+
   FORMS = { "bibtex" => [ :bibtex, "sources.bib", "application/x-bibtex" ], "csl" => [ :csl, "sources.json", "application/vnd.citationstyles.csl+json" ] }.freeze
 
   def show

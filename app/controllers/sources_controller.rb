@@ -2,6 +2,8 @@
 class SourcesController < ApplicationController
   include Pagy::Backend
 
+  door :somebody
+
   MOST = 8
 
   before_action :find_source, only: %i[edit update destroy]

@@ -1,6 +1,6 @@
 # The list under the find field.
 class SuggestionsController < ApplicationController
-  skip_before_action :sign_in_first
+  door :anybody
 
   def index
     @suggestions = Suggestions.new(params[:q], viewer)

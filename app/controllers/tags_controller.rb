@@ -3,6 +3,7 @@
 class TagsController < ApplicationController
   include Pagy::Backend
 
+  door :somebody
   before_action :find_tag, only: %i[show edit update destroy]
 
   def index

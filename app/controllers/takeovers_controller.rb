@@ -2,7 +2,7 @@
 class TakeoversController < ApplicationController
   include Pagy::Backend
 
-  before_action { authorize House, :take_over? }
+  door :take_over, of: House
 
   def index
     places = Takeover.places

@@ -2,6 +2,8 @@
 class TasksController < ApplicationController
   include Pagy::Backend
 
+  door :somebody
+
   def index
     @by = params[:by] == "page" ? "page" : "date"
     @done = params[:done] == "1"

@@ -7,9 +7,23 @@ class ApplicationPolicy
     @record = record
   end
 
-  # Defines a question for each act of the table that has one.
-  def self.asks(**questions)
-    questions.each { |question, act| define_method(question) { may?(act) } }
+  class << self
+    # Defines a question for each act of the table that has one.
+    def asks(**questions)
+      @questions = questions.invert
+      questions.each { |question, act| define_method(question) { may?(act) } }
+    end
+
+    # @param record [Object] or a class
+    # @param act [Symbol] a key of Zuhause::Access::Acts::TABLE
+    # @return [Symbol] what its policy is asked
+    def question(record, act)
+      Pundit::PolicyFinder.new(record).policy!.questions.fetch(act, :"#{act}?")
+    end
+
+    def questions
+      @questions || {}
+    end
   end
 
   private

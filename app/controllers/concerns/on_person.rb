@@ -3,7 +3,7 @@ module OnPerson
   extend ActiveSupport::Concern
 
   included do
-    before_action { authorize House, :people? }
+    door :people, of: House
     before_action { @person = Person.find_by!(public_id: params[:person_id]) }
     before_action { raise Pundit::NotAuthorizedError unless @person.open_for_change_by?(viewer.person) }
   end

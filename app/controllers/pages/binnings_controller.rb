@@ -4,14 +4,14 @@ class Pages::BinningsController < ApplicationController
 
   skip_before_action :find_page, only: :destroy
   before_action :find_binned_page, only: :destroy
+  door :bin, only: %i[new create]
+  door :seen, only: :destroy
 
   def new
-    authorize @page, :bin?
     @linked_from = LinkedFrom.of(@page, viewer)
   end
 
   def create
-    authorize @page, :bin?
     acting_on(@page, :bin?) { @page.put_in_bin(by: viewer.person) }
     undo page_binning_path(@page), method: :delete
     redirect_to @page.above.then { |above| viewer.signed_in? && above.is_a?(Page) && viewer.sees?(above) ? above : @room }, status: :see_other, notice: t(".done")

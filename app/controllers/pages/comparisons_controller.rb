@@ -1,7 +1,7 @@
 class Pages::ComparisonsController < ApplicationController
   include OnPage
 
-  skip_before_action :sign_in_first
+  door :seen, signed_out: true
 
   def show
     @comparison = StateComparison.new(@page, viewer, from: params[:from].to_s, to: params[:to].to_s)

@@ -2,7 +2,7 @@
 class Pages::CopiesController < ApplicationController
   include OnPage
 
-  before_action { authorize @page, :copy? }
+  door :copy
   before_action { @places = Places.new(viewer) }
 
   def new

@@ -2,6 +2,7 @@
 class Pages::DiscardsController < ApplicationController
   include OnPage
 
+  door :edit
   before_action :find_edition
 
   def new
@@ -21,7 +22,6 @@ class Pages::DiscardsController < ApplicationController
   private
 
   def find_edition
-    authorize @page, :edit?
     raise ActiveRecord::RecordNotFound unless @page.published?
   end
 end

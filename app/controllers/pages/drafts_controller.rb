@@ -1,8 +1,9 @@
 class Pages::DraftsController < ApplicationController
   include OnPage
 
+  door :edit
+
   def edit
-    authorize @page, :edit?
     @draft = @page.draft
     @facts = PageFacts.new(@page, viewer)
     @names = EditorNames.new(@draft.document, @page, viewer)
@@ -10,7 +11,6 @@ class Pages::DraftsController < ApplicationController
   end
 
   def update
-    authorize @page, :edit?
     state = State.new(title: params[:title].to_s, document: request.request_parameters["document"])
     draft = @page.save_draft(state, base_version: params.require(:base_version).to_i, save_id: params[:save_id].to_s, by: viewer.person)
     return render(json: { errors: draft.errors.to_hash }, status: :unprocessable_entity) unless draft.persisted?

@@ -1,7 +1,7 @@
 class Pages::EditionsController < ApplicationController
   include OnPage, Pagy::Backend
 
-  skip_before_action :sign_in_first
+  door :seen, signed_out: true
 
   PER_PAGE = 50
 

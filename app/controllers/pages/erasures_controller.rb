@@ -4,7 +4,7 @@ class Pages::ErasuresController < ApplicationController
 
   skip_before_action :find_page
   before_action :find_binned_page
-  before_action { authorize @page, :erase? }
+  door :erase
 
   def new; end
 

@@ -2,8 +2,9 @@
 class Pages::FilesController < ApplicationController
   include OnPage
 
+  door :edit
+
   def create
-    authorize @page, :edit?
     file = PageFile.take(params[:file], page: @page, by: viewer.person)
     render json: { id: file.public_id, kind: file.kind, name: file.name }, status: :created
   rescue PageFile::Unfit => e

@@ -2,7 +2,7 @@
 class Pages::MarkdownsController < ApplicationController
   include OnPage
 
-  before_action { authorize @page, :edit? }
+  door :edit
 
   def edit
     @draft = @page.draft

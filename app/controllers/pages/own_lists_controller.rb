@@ -1,7 +1,7 @@
 class Pages::OwnListsController < ApplicationController
   include OnPlace
 
-  before_action { authorize @page, :own_list? }
+  door :own_list
 
   def create
     return redirect_to(access_path, status: :see_other) if @page.own_list?

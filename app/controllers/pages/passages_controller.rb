@@ -2,6 +2,8 @@
 class Pages::PassagesController < ApplicationController
   include OnPage
 
+  door :seen
+
   def index
     blocks = @page.edition ? Zuhause::Document::Walk.blocks(@page.edition.document) : []
     passages = blocks.select { |block| block["type"] == "passage" && block.dig("attrs", "name").present? }

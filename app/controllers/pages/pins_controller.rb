@@ -1,8 +1,10 @@
 class Pages::PinsController < ApplicationController
   include OnPage
 
+  door :pin, only: :create
+  door :seen, only: :destroy
+
   def create
-    authorize @page, :pin?
     Pin.find_or_create_by!(person: viewer.person, page: @page)
     redirect_to @page, status: :see_other, notice: t(".done")
   end

@@ -2,7 +2,7 @@
 class Pages::PlacementsController < ApplicationController
   include OnPage
 
-  before_action { authorize @page, :edit? }
+  door :edit
 
   def edit
     @places = Places.new(viewer)

@@ -2,10 +2,11 @@
 class Pages::PreviewsController < ApplicationController
   include OnPage
 
+  door :edit
+
   LEVELS = %w[outside read comment write keep].freeze
 
   def show
-    authorize @page, :edit?
     @level = LEVELS.include?(params[:as]) ? params[:as] : "read"
     @reader = PreviewReader.new(@page, @level)
     @shown = ShownDocument.new(@page.draft, page: @page, viewer: @reader)

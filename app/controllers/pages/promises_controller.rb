@@ -2,7 +2,8 @@
 class Pages::PromisesController < ApplicationController
   include OnPage
 
-  skip_before_action :sign_in_first, only: :new
+  door :seen, only: :new, signed_out: true
+  door :add_subpage, only: :create
   before_action :find_promise
 
   def new
@@ -10,7 +11,6 @@ class Pages::PromisesController < ApplicationController
   end
 
   def create
-    authorize @page, :add_page?
     @new_page = acting_on(@page, :add_page?) do
       Page.begin(title: params.dig(:page, :title), above: @page, by: viewer.person).tap { |page| Promise.keep(page, title: @title) if page.persisted? }
     end

@@ -1,9 +1,10 @@
 class Pages::PublicationsController < ApplicationController
   include OnPage
 
+  door :publish
+
   # What there is to know before it is done.
   def new
-    authorize @page, :publish?
     @words = before_publishing
     respond_to do |format|
       format.html
@@ -12,7 +13,6 @@ class Pages::PublicationsController < ApplicationController
   end
 
   def create
-    authorize @page, :publish?
     edition = @page.publish(version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
     flash[:notice] = [ t(".done", number: edition.number), (t(".shut_out", names: @page.named_outside.map(&:name).to_sentence, count: @page.named_outside.size) if @page.named_outside.any?),
                        (t(".shown_on", count: @page.shown_on(viewer).count) if @page.shown_on(viewer).exists?) ].compact.join(" ")

@@ -2,8 +2,9 @@
 class Pages::PutBacksController < ApplicationController
   include OnPage
 
+  door :edit
+
   def create
-    authorize @page, :edit?
     comparison = StateComparison.new(@page, viewer, from: params[:from].to_s, to: "draft")
     draft = comparison.to
     saved = put_back(comparison, draft) if draft.version == params[:version].to_i

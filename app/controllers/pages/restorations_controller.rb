@@ -1,8 +1,9 @@
 class Pages::RestorationsController < ApplicationController
   include OnPage
 
+  door :publish
+
   def create
-    authorize @page, :publish?
     old = @page.editions.find_by!(number: params[:edition_id])
     edition = @page.put_back(old, by: viewer.person)
     redirect_to @page, status: :see_other, notice: t(".done", old: old.number, new: edition.number)

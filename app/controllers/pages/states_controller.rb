@@ -2,7 +2,7 @@
 class Pages::StatesController < ApplicationController
   include OnPage, Pagy::Backend
 
-  before_action { authorize @page, :edit? }
+  door :edit
 
   def index
     @pagy, @states = pagy(@page.states.includes(:author), limit: 50)

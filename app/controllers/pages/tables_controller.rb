@@ -2,7 +2,7 @@
 class Pages::TablesController < ApplicationController
   include OnPage
 
-  skip_before_action :sign_in_first
+  door :seen, signed_out: true
 
   def show
     state = @page.edition || @page.draft

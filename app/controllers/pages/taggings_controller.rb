@@ -1,7 +1,7 @@
 class Pages::TaggingsController < ApplicationController
   include OnPage
 
-  before_action { authorize @page, :tag? }
+  door :tag
 
   def edit
     render layout: !request.headers["X-Fragment"]

@@ -2,7 +2,7 @@
 class Pages::TemplatesController < ApplicationController
   include OnPage
 
-  before_action { authorize @page, :template? }
+  door :template
 
   def edit
     @template = @page.template || @page.build_template

@@ -5,7 +5,7 @@ class Pages::TextsController < ApplicationController
 
   TOLD = 200 # characters of what was lost
 
-  before_action { authorize @page, :edit? }
+  door :edit
 
   def create
     upload = params[:file]

@@ -2,8 +2,9 @@
 class Pages::TicksController < ApplicationController
   include OnPage
 
+  door :tick
+
   def update
-    authorize @page, :tick?
     task = Task.where(page: @page).find_by!(block_id: params[:id])
     task.tick(params[:done] == "1", by: viewer.person)
     respond_to do |format|

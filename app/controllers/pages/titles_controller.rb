@@ -2,7 +2,7 @@
 class Pages::TitlesController < ApplicationController
   include OnPage
 
-  before_action { authorize @page, :rename? }
+  door :rename
 
   def edit; end
 

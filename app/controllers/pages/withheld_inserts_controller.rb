@@ -2,8 +2,9 @@
 class Pages::WithheldInsertsController < ApplicationController
   include OnPage
 
+  door :edit
+
   def show
-    authorize @page, :edit?
     inserted = Page.seen_by(viewer).find_by!(public_id: params[:page])
     count = Zuhause::Access.withheld(@page.access_list.to_list, inserted.access_list.to_list, [ *Person.viewers, Zuhause::Access::Viewer.outside ], viewer.switches,
                                      published: inserted.published?).size

@@ -2,8 +2,9 @@
 class Pages::WritersController < ApplicationController
   include OnPage
 
+  door :edit
+
   def create
-    authorize @page, :edit?
     PageWriter.note(@page, by: viewer.person)
     render json: { words: PageWriter.others(@page, by: viewer.person).words }
   end

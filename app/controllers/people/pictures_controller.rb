@@ -1,4 +1,6 @@
 class People::PicturesController < ApplicationController
+  door :somebody
+
   def show
     picture = Person.find_by!(public_id: params[:person_id]).picture
     raise ActiveRecord::RecordNotFound unless picture.attached?

@@ -1,4 +1,6 @@
 class Profiles::NewPasswordsController < ApplicationController
+  door :somebody
+
   def edit
     @person = viewer.person
   end

@@ -1,5 +1,7 @@
 # One's own picture: made small when it comes, so that nothing else of the file is kept.
 class Profiles::PicturesController < ApplicationController
+  door :somebody
+
   def create
     small = ProfilePicture.small(params[:picture])
     viewer.person.picture.attach(io: StringIO.new(small), filename: "picture.png", content_type: "image/png", identify: false)

@@ -1,9 +1,7 @@
 # Closing a room to writing, and opening it again.
 class Rooms::ArchivesController < ApplicationController
-  before_action do
-    @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
-    authorize @room, :archive?
-  end
+  before_action { @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id]) }
+  door :archive
 
   def create
     @room.archive(by: viewer.person)

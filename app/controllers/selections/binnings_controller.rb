@@ -2,6 +2,8 @@
 class Selections::BinningsController < ApplicationController
   include OnSelection
 
+  door :somebody
+
   def create
     return unless all_may?(:bin?)
 

@@ -1,6 +1,8 @@
 class Selections::PinsController < ApplicationController
   include OnSelection
 
+  door :somebody
+
   def create
     return unless all_may?(:pin?)
 

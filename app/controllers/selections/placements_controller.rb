@@ -2,6 +2,7 @@
 class Selections::PlacementsController < ApplicationController
   include OnSelection
 
+  door :somebody
   before_action { @places = Places.new(viewer) }
 
   def create

@@ -1,6 +1,8 @@
 class Selections::TaggingsController < ApplicationController
   include OnSelection
 
+  door :somebody
+
   def create
     return unless all_may?(:tag?)
     return render(:create) unless params[:tags]
