@@ -1,12 +1,12 @@
 class ApplicationController < ActionController::Base
-  include Pundit::Authorization, Doors
+  include Pundit::Authorization, Pagy::Backend, Doors
 
   around_action :in_own_terms
   before_action :set_up_first
   after_action :leave_session
   before_action :sign_in_first
 
-  rescue_from ActiveRecord::RecordNotFound, with: :not_found
+  rescue_from ActiveRecord::RecordNotFound, Pagy::OverflowError, with: :not_found
   rescue_from Pundit::NotAuthorizedError, with: :forbidden
   rescue_from ActionView::MissingTemplate, ActionController::UnknownFormat, with: :not_acceptable
 

@@ -1,7 +1,5 @@
 # What of a room is in the bin, for who may write it.
 class BinsController < ApplicationController
-  include Pagy::Backend
-
   door :seen
 
   def show
@@ -12,7 +10,5 @@ class BinsController < ApplicationController
     @places = Places.new(viewer)
     @along = Page.in_bin_of(viewer).where(bin_root_id: @pages.map(&:id)).group(:bin_root_id).count
     @erasable = viewer.list_ids(:keep)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 end

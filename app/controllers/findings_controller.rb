@@ -5,7 +5,5 @@ class FindingsController < ApplicationController
     @search = Search.new(params[:q], viewer, filters: SearchFilters.new(params.permit(:room, :tag, :author, :time), viewer))
     @pagy = Pagy.new(count: @search.count, page: params[:page].to_i.clamp(1, 1000), limit: Search::PER_PAGE)
     @results = @search.results(offset: @pagy.offset)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 end

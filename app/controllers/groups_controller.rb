@@ -1,12 +1,10 @@
 class GroupsController < ApplicationController
-  include Pagy::Backend
+  include LooksFirst
   door :groups, of: House
   before_action :find_group, only: %i[edit update destroy]
 
   def index
     @pagy, @groups = pagy(Group.by_name.includes(:people), limit: 50)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   def new
@@ -25,7 +23,7 @@ class GroupsController < ApplicationController
   end
 
   def destroy
-    return unless confirmed?([])
+    return unless looked?([])
     return redirect_to(groups_path, status: :see_other, notice: t(".done", name: @group.name)) if @group.remove(by: viewer.person)
 
     render :edit, status: :unprocessable_entity
@@ -40,20 +38,14 @@ class GroupsController < ApplicationController
   def save(form, notice)
     name, ids = params.require(:group).permit(:name, people: []).values_at(:name, :people)
     people = Person.where(public_id: Array(ids))
-    return unless @group.new_record? || confirmed?(people)
+    return unless @group.new_record? || looked?(people)
     return redirect_to(groups_path, status: :see_other, notice: notice) if @group.change(name: name, people: people, by: viewer.person)
 
     render form, status: :unprocessable_entity
   end
 
   # Says first what it opens and closes that people join, leave, or have no such group any more.
-  def confirmed?(people)
-    @exposure = @group.exposure_with(people)
-    return true if @exposure.none? || params[:confirmed]
-
-    @back = edit_group_path(@group)
-    @doing = { act: action_name == "destroy" ? :group_removed : :group, name: @group.name_in_database }
-    render "accesses/confirm"
-    false
+  def looked?(people)
+    looked_at?(@group.exposure_with(people), { act: action_name == "destroy" ? :group_removed : :group, name: @group.name_in_database }, back: edit_group_path(@group))
   end
 end

@@ -1,7 +1,5 @@
 # The record of the house, for administrators.
 class HappeningsController < ApplicationController
-  include Pagy::Backend
-
   door :read_record, of: House
 
   FAILED = 24 # hours that are listed
@@ -11,7 +9,5 @@ class HappeningsController < ApplicationController
     @pagy, @happenings = pagy(@record.happenings.includes(:person, :page, :room), limit: 50)
     @reader = HappeningReader.new(@happenings.to_a, viewer)
     @failed = FailedSignIns.newest_first.limit(FAILED) if @record.kind == "signing_in"
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 end

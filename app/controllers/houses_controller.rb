@@ -1,4 +1,6 @@
 class HousesController < ApplicationController
+  include LooksFirst
+
   door :house, of: House
 
   def edit; end
@@ -8,7 +10,7 @@ class HousesController < ApplicationController
     practice = params[:house][:practice]&.then { |given| given == "1" }
     front = settings.delete(:front_page)
     house.front_page = FrontPage.chosen(house, front, viewer) unless front.nil?
-    return unless confirmed?(settings)
+    return unless looked?(settings)
 
     return redirect_to(edit_house_path, status: :see_other, notice: t(".done")) if house.furnish(settings, practice: practice, by: viewer.person)
 
@@ -18,13 +20,8 @@ class HousesController < ApplicationController
   private
 
   # Says first what turning a switch opens and closes.
-  def confirmed?(settings)
-    @exposure = Exposed.of_house(switches_after: house.dup.tap { |changed| changed.assign_attributes(settings) }.switches)
-    return true if @exposure.none? || params[:confirmed]
-
-    @back = edit_house_path
-    @doing = { act: :switches }
-    render "accesses/confirm"
-    false
+  def looked?(settings)
+    switches = house.dup.tap { |changed| changed.assign_attributes(settings) }.switches
+    looked_at?(switches == house.switches ? nil : Exposed.of_house(switches_after: switches), { act: :switches }, back: edit_house_path)
   end
 end

@@ -1,13 +1,11 @@
 class PeopleController < ApplicationController
-  include RoleParams, Pagy::Backend
+  include RoleParams
 
   door :people, of: House
   before_action :find_person, only: %i[edit update]
 
   def index
     @pagy, @people = pagy(Person.by_name.includes(:groups, picture_attachment: :blob), limit: 50)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   def new

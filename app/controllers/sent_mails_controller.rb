@@ -1,13 +1,9 @@
 # The mails that the house has sent, for administrators.
 class SentMailsController < ApplicationController
-  include Pagy::Backend
-
   door :read_mails, of: House
 
   def index
     @pagy, @mails = pagy(SentMail.newest_first, limit: 50)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   def show

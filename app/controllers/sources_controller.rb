@@ -1,7 +1,5 @@
 # Works that pages cite.
 class SourcesController < ApplicationController
-  include Pagy::Backend
-
   door :somebody
 
   MOST = 8
@@ -17,8 +15,6 @@ class SourcesController < ApplicationController
         @pages = Citation.from_editions.where(source: @sources, page: Page.read_by(viewer)).group(:source_id).count
       end
     end
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   # From the workbench: answers with the one that is there already, if there is.

@@ -1,8 +1,6 @@
 # The words that pages carry. Each is as large as what the viewer sees of it: renaming and taking off change the pages
 # that the viewer may write, and no others.
 class TagsController < ApplicationController
-  include Pagy::Backend
-
   door :somebody
   before_action :find_tag, only: %i[show edit update destroy]
 
@@ -14,8 +12,6 @@ class TagsController < ApplicationController
   def show
     @list = PageList.new(viewer, tag: @tag, sort: params[:by])
     @pagy, @pages = pagy(@list.pages.includes(:room, :edition, :draft, :tags), limit: PageList::PER_PAGE)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   def edit; end

@@ -1,15 +1,11 @@
 # An administrator becomes keeper of a place, in need.
 class TakeoversController < ApplicationController
-  include Pagy::Backend
-
   door :take_over, of: House
 
   def index
     places = Takeover.places
     @pagy = Pagy.new(count: places.size, page: params[:page].to_i.clamp(1, 10_000), limit: 50)
     @places = places[@pagy.offset, @pagy.limit]
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   def create

@@ -1,6 +1,7 @@
 # What administrators do about one person.
 module OnPerson
   extend ActiveSupport::Concern
+  include LooksFirst
 
   included do
     door :people, of: House
@@ -15,16 +16,10 @@ module OnPerson
   # @param attributes [Hash] what is to change
   def change(attributes)
     changed = @person.dup.tap { |person| person.assign_attributes(attributes) && person.id = @person.id }
-    @exposure = Exposed.of_house(people_after: { @person.id => changed.to_viewer(@person.memberships.pluck(:group_id)) })
-    return confirm unless @exposure.none? || params[:confirmed]
+    exposure = Exposed.of_house(people_after: { @person.id => changed.to_viewer(@person.memberships.pluck(:group_id)) })
+    return unless looked_at?(exposure, { act: :person, name: @person.name_in_database }, back: edit_person_path(@person))
     return redirect_to(edit_person_path(@person), status: :see_other, notice: t("people.update.done", name: @person.name)) if @person.change(**attributes, by: viewer.person)
 
     render "people/edit", status: :unprocessable_entity
-  end
-
-  def confirm
-    @back = edit_person_path(@person)
-    @doing = { act: :person, name: @person.name_in_database }
-    render "accesses/confirm"
   end
 end

@@ -1,6 +1,7 @@
 # Controllers of the access to a page or a room the viewer sees.
 module OnPlace
   extend ActiveSupport::Concern
+  include LooksFirst
 
   NAMED = 8 # people whose names a button can say
 
@@ -28,7 +29,8 @@ module OnPlace
     exposure = exposing.call(holders)
     return shut_out if shuts_out?(exposure)
 
-    return confirm(exposure, act, holders, level) unless exposure.none? || params[:confirmed] || said?(exposure, holders, level)
+    doing = { act: act, place: @place, level: level, holders: holders.presence }
+    return unless said?(exposure, holders, level) || looked_at?(exposure, doing, back: access_path)
 
     @place.transaction do
       each_of(holders) do |holder|
@@ -62,12 +64,6 @@ module OnPlace
 
   def shut_out
     redirect_to access_path, status: :see_other, alert: t("access_grants.shut_out")
-  end
-
-  def confirm(exposure, act, holders, level)
-    @exposure = exposure
-    @doing = { act: act, place: @place, level: level, holders: holders.presence }
-    render "accesses/confirm"
   end
 
   def access_path

@@ -1,6 +1,6 @@
 # Putting a page in the bin, with all below it, and back.
 class Pages::BinningsController < ApplicationController
-  include OnPage
+  include OnPage, LooksFirst
 
   skip_before_action :find_page, only: :destroy
   before_action :find_binned_page, only: :destroy
@@ -25,8 +25,7 @@ class Pages::BinningsController < ApplicationController
     raise Pundit::NotAuthorizedError if to && !policy(tree).move?(to)
 
     exposure = tree.exposure_of_putting_back(to) if to && to != tree.above
-    @doing = { act: :put_back, place: tree, to: to }
-    return confirm(exposure) unless exposure.nil? || exposure.none? || params[:confirmed]
+    return unless looked_at?(exposure, { act: :put_back, place: tree, to: to }, back: room_bin_path(@room))
 
     put_back(tree, to, exposure)
     redirect_to Viewer.new(viewer.person).sees?(@page.reload) ? @page : root_path, status: :see_other, notice: t(".done")
@@ -40,11 +39,5 @@ class Pages::BinningsController < ApplicationController
     acting_on(tree, ->(policy) { policy.put_back? && (to.nil? || policy.move?(to)) }) do
       tree.put_back_from_bin(to: to, by: viewer.person, exposure: exposure)
     end
-  end
-
-  def confirm(exposure)
-    @exposure = exposure
-    @back = room_bin_path(@room)
-    render "accesses/confirm"
   end
 end

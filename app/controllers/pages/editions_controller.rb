@@ -1,5 +1,5 @@
 class Pages::EditionsController < ApplicationController
-  include OnPage, Pagy::Backend
+  include OnPage
 
   door :seen, signed_out: true
 
@@ -7,8 +7,6 @@ class Pages::EditionsController < ApplicationController
 
   def index
     @pagy, @editions = pagy(@page.editions.newest_first.includes(:author), limit: PER_PAGE)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   def show

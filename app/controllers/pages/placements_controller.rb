@@ -1,6 +1,6 @@
 # Moving a page with all below it, to another place or to another rank in its place.
 class Pages::PlacementsController < ApplicationController
-  include OnPage
+  include OnPage, LooksFirst
 
   door :edit
 
@@ -18,7 +18,7 @@ class Pages::PlacementsController < ApplicationController
     return refused unless may_stand_in?(above)
 
     exposure = @page.exposure_of_moving(above)
-    return confirm(exposure) unless exposure.none? || params[:confirmed]
+    return unless looked_at?(exposure, { act: :moved, place: @page, to: above }, back: page_access_path(@page))
 
     former = { above: @page.above.public_id, after: @page.page_before&.public_id.to_s }
     return refused unless move(above, exposure)
@@ -45,14 +45,8 @@ class Pages::PlacementsController < ApplicationController
     end
   end
 
-  # A program is sent to where a person can look at it first.
-  def confirm(exposure)
-    @exposure = exposure
-    @doing = { act: :moved, place: @page, to: @places.find(params[:above]) }
-    respond_to do |format|
-      format.json { render json: { confirm: edit_page_placement_path(@page, above: params[:above], after: params[:after]) }, status: :precondition_required }
-      format.html { render "accesses/confirm" }
-    end
+  def look_path
+    edit_page_placement_path(@page, above: params[:above], after: params[:after])
   end
 
   # Behind which page it is to stand; at the end where nothing is said, or where that page has gone elsewhere meanwhile.

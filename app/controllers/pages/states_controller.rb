@@ -1,13 +1,11 @@
 # Earlier states of the draft, for who may write it.
 class Pages::StatesController < ApplicationController
-  include OnPage, Pagy::Backend
+  include OnPage
 
   door :edit
 
   def index
     @pagy, @states = pagy(@page.states.includes(:author), limit: 50)
-  rescue Pagy::OverflowError
-    raise ActiveRecord::RecordNotFound
   end
 
   def show

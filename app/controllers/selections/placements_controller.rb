@@ -1,6 +1,6 @@
 # Moves several pages, with all below them, to the end of another place.
 class Selections::PlacementsController < ApplicationController
-  include OnSelection
+  include OnSelection, LooksFirst
 
   door :somebody
   before_action { @places = Places.new(viewer) }
@@ -20,9 +20,7 @@ class Selections::PlacementsController < ApplicationController
   private
 
   def move(to)
-    @exposure = Page.exposure_of_moving(tops, to)
-    @doing = { act: :moved_all, count: tops.size, to: to }
-    return render("accesses/confirm") unless @exposure.none? || params[:confirmed]
+    return unless looked_at?(Page.exposure_of_moving(tops, to), { act: :moved_all, count: tops.size, to: to }, back: back)
 
     Page.transaction do
       tops.each do |page|

@@ -13,10 +13,11 @@ class Page < ApplicationRecord
   has_ancestry ancestry_format: :materialized_path2, orphan_strategy: :restrict
   positioned on: %i[room_id ancestry]
 
-  # What of pages is seen, by the one rule of Zuhause::Access::Sight.
+  # What of pages is seen, by the rules of Zuhause::Access::Sight; what is in the bin is met nowhere but there.
   scope :seen_by, lambda { |viewer|
-    kept.giving(viewer, :write).or(read_by(viewer))
+    Zuhause::Access::Sight.giving(:edition).reject(&:reviewer).map { |rule| kept.by_sight(rule, viewer) }.inject(:or)
   }
+  scope :by_sight, ->(rule, viewer) { giving(viewer, rule.level).then { |pages| rule.published ? pages.where.not(edition_id: nil) : pages } }
   scope :read_by, ->(viewer) { kept.giving(viewer, :read).where.not(edition_id: nil) }
   scope :writable_by, ->(viewer) { kept.giving(viewer, :write).where(room: Room.in_use) }
   scope :at_top, -> { roots }
