@@ -19,6 +19,7 @@ module Zuhause
     config.load_defaults 7.2
     config.autoload_lib(ignore: %w[assets tasks])
     # Models and jobs lie in folders by subject, which are no namespaces: docs/architecture.md has the map.
+    config.x.apart = true # what a page view leaves to be written is written apart from it
     Rails.autoloaders.main.collapse(%w[models jobs].map { |kind| root.join("app", kind, "*") })
 
     # Files reach people through our own controllers, which ask at each request who may have them.

@@ -325,7 +325,37 @@ CREATE UNIQUE INDEX "index_failed_sign_ins_on_hour" ON "failed_sign_ins" ("hour"
 CREATE TRIGGER happenings_never_change BEFORE UPDATE ON happenings WHEN new.act IS NOT old.act OR new.subject IS NOT old.subject OR new.title IS NOT old.title OR new.details IS NOT old.details OR new.small IS NOT old.small OR new.who IS NOT old.who OR new.created_at IS NOT old.created_at OR (new.page_id IS NOT NULL AND new.page_id IS NOT old.page_id) OR (new.room_id IS NOT NULL AND new.room_id IS NOT old.room_id)
 BEGIN SELECT RAISE(ABORT, 'what happened is never changed'); END;
 CREATE INDEX "index_sent_mails_on_due_at" ON "sent_mails" ("due_at") WHERE waiting;
+CREATE TABLE versions (name varchar NOT NULL PRIMARY KEY, number integer NOT NULL) WITHOUT ROWID;
+CREATE TRIGGER versions_people_come AFTER INSERT ON people BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_people_go AFTER DELETE ON people BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_people_change AFTER UPDATE OF public_id, name, role, office, suspended_at, updated_at ON people WHEN new.public_id IS NOT old.public_id OR new.name IS NOT old.name OR new.role IS NOT old.role OR new.office IS NOT old.office OR new.suspended_at IS NOT old.suspended_at OR new.updated_at IS NOT old.updated_at BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_memberships_come AFTER INSERT ON memberships BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_memberships_go AFTER DELETE ON memberships BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_memberships_change AFTER UPDATE ON memberships BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_groups_come AFTER INSERT ON groups BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_groups_go AFTER DELETE ON groups BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_groups_change AFTER UPDATE OF name ON groups WHEN new.name IS NOT old.name BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_houses_come AFTER INSERT ON houses BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_houses_go AFTER DELETE ON houses BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_houses_change AFTER UPDATE OF guests, public_addresses ON houses WHEN new.guests IS NOT old.guests OR new.public_addresses IS NOT old.public_addresses BEGIN INSERT INTO versions VALUES ('people', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_access_list_entries_come AFTER INSERT ON access_list_entries BEGIN INSERT INTO versions VALUES ('lists', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_access_list_entries_go AFTER DELETE ON access_list_entries BEGIN INSERT INTO versions VALUES ('lists', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_access_list_entries_change AFTER UPDATE ON access_list_entries BEGIN INSERT INTO versions VALUES ('lists', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_rooms_come AFTER INSERT ON rooms BEGIN INSERT INTO versions VALUES ('rooms', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_rooms_go AFTER DELETE ON rooms BEGIN INSERT INTO versions VALUES ('rooms', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_rooms_change AFTER UPDATE OF name, in_languages, description, colour, position, access_list_id, archived_at, owner_id, practice ON rooms WHEN new.name IS NOT old.name OR new.in_languages IS NOT old.in_languages OR new.description IS NOT old.description OR new.colour IS NOT old.colour OR new.position IS NOT old.position OR new.access_list_id IS NOT old.access_list_id OR new.archived_at IS NOT old.archived_at OR new.owner_id IS NOT old.owner_id OR new.practice IS NOT old.practice BEGIN INSERT INTO versions VALUES ('rooms', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pages_come AFTER INSERT ON pages BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pages_go AFTER DELETE ON pages BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pages_change AFTER UPDATE OF public_id, title, icon, ancestry, position, room_id, bin_root_id, access_list_id ON pages WHEN new.public_id IS NOT old.public_id OR new.title IS NOT old.title OR new.icon IS NOT old.icon OR new.ancestry IS NOT old.ancestry OR new.position IS NOT old.position OR new.room_id IS NOT old.room_id OR new.bin_root_id IS NOT old.bin_root_id OR new.access_list_id IS NOT old.access_list_id BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_signposts_come AFTER INSERT ON signposts BEGIN INSERT INTO versions VALUES ('signposts', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_signposts_go AFTER DELETE ON signposts BEGIN INSERT INTO versions VALUES ('signposts', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_signposts_change AFTER UPDATE ON signposts BEGIN INSERT INTO versions VALUES ('signposts', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pins_come AFTER INSERT ON pins BEGIN INSERT INTO versions VALUES ('pins', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pins_go AFTER DELETE ON pins BEGIN INSERT INTO versions VALUES ('pins', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pins_change AFTER UPDATE ON pins BEGIN INSERT INTO versions VALUES ('pins', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pages_published AFTER UPDATE OF edition_id ON pages WHEN (new.edition_id IS NULL) IS NOT (old.edition_id IS NULL) BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000013'),
 ('20261125000012'),
 ('20261125000011'),
 ('20261125000010'),

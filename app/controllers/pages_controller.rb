@@ -3,16 +3,16 @@ class PagesController < ApplicationController
   door :somebody, except: :show
 
   def show
-    @page = Page.seen_by(viewer).at_address(params[:id])
+    @page = Page.seen_by(viewer).eager_load(:room, :edition, :template).at_address(params[:id])
     return redirect_to(@page, status: :moved_permanently) if params[:id] != @page.to_param
 
     @room = @page.room
     @state = @page.edition || @page.draft
     @shown = ShownDocument.new(@state, page: @page, viewer: viewer)
     @facts = PageFacts.new(@page, viewer)
-    @linked_from = LinkedFrom.of(@page, viewer)
-    @shown_on = @page.shown_on(viewer).order(:title).to_a
-    @pinned = viewer.signed_in? && Pin.exists?(person: viewer.person, page: @page)
+    pointing = LinkedFrom.new(@page, viewer)
+    @linked_from, @shown_on = pointing.links, pointing.shown_on
+    @pinned = Pin.of(viewer).include?(@page.id)
     Reading.record(@page, by: viewer.person)
   end
 

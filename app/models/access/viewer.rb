@@ -5,12 +5,14 @@ class Viewer
   attr_reader :person, :house, :subject
 
   delegate :switches, to: :house
+  delegate :fetch, :put, to: :kept, prefix: true
   delegate :administrator?, :active_member?, to: :subject
 
   def initialize(person, house = House.current)
     @person = person
     @house = house
-    @subject = person ? person.to_viewer : Zuhause::Access::Viewer.outside
+    @kept = Kept.new
+    @subject = person ? person.to_viewer(groups) : Zuhause::Access::Viewer.outside
     @list_ids = {}
   end
 
@@ -67,11 +69,19 @@ class Viewer
     end
   end
 
+  attr_reader :kept
+
+  def groups
+    kept.fetch([ :groups, person.id ], of: [ :people ]) { person.new_record? ? [] : person.memberships.pluck(:group_id).freeze }
+  end
+
   # @return [Hash{Integer=>Symbol}] the level that each access list gives, of those that give any
   def levels
-    @levels ||= entries.each_with_object({}) do |(list, holder, level), found|
-      given = effect(holder, level)
-      found[list] = given if given != :none && LEVELS.fetch(given) > LEVELS.fetch(found[list], 0)
+    @levels ||= kept.fetch([ :levels, subject.id, subject.role, subject.suspended?, switches.to_a ], of: %i[people lists]) do
+      entries.each_with_object({}) do |(list, holder, level), found|
+        given = effect(holder, level)
+        found[list] = given if given != :none && LEVELS.fetch(given) > LEVELS.fetch(found[list], 0)
+      end.freeze
     end
   end
 

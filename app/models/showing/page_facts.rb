@@ -2,6 +2,8 @@
 class PageFacts
   attr_reader :page
 
+  delegate :writers, to: :audience_of_page
+
   def initialize(page, viewer)
     @page = page
     @viewer = viewer
@@ -9,24 +11,17 @@ class PageFacts
 
   # @return [Symbol, Integer] see Zuhause::Access::Audience#name
   def audience
-    audience_of_page.name(asker: @viewer.person&.id)
-  end
-
-  def writers
-    audience_of_page.at_least(:write).size
+    audience_of_page.name_for(@viewer)
   end
 
   # @return [Array<String>] names of keepers, for who is signed in
   def keepers
-    return [] unless @viewer.signed_in?
-
-    @keepers ||= Person.where(id: audience_of_page.keepers.map(&:id)).by_name.pluck(:name)
+    @viewer.signed_in? ? audience_of_page.keepers : []
   end
 
   # @return [Array<String>] names of groups that keep it, of those the viewer may know of
   def keeping_groups
-    ids = page.access_list.entries.select { |entry| entry.for_group? && entry.may_keep? }.map(&:group_id)
-    Group.where(id: ids).merge(Group.known_to(@viewer)).by_name.pluck(:name)
+    audience_of_page.keeping_groups(@viewer)
   end
 
   def edition
@@ -35,12 +30,12 @@ class PageFacts
 
   # @return [Boolean] whether there is something unpublished that the viewer may see
   def changed?
-    page.unpublished_changes? && @viewer.sight_of(page) == :draft
+    @viewer.sight_of(page) == :draft && page.unpublished_changes?
   end
 
   private
 
   def audience_of_page
-    @audience_of_page ||= page.audience
+    @audience_of_page ||= ToldAudience.of(page, @viewer)
   end
 end

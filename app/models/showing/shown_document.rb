@@ -44,7 +44,8 @@ class ShownDocument
 
   # @return [ActiveSupport::SafeBuffer]
   def to_html
-    html = prefix == OWN ? same_for_all : same_for_all.gsub(/ (id="|href="#)#{OWN}/) { " #{Regexp.last_match(1)}#{prefix}" }
+    html = same_for_all.html
+    html = html.gsub(/ (id="|href="#)#{OWN}/) { " #{Regexp.last_match(1)}#{prefix}" } unless prefix == OWN
     links = ShownLinks.new(html.scan(LINK).map { |target, _label| parse(target) }, page: page, viewer: viewer)
     # Links first: a picture may stand in one, and what a live insert shows has its own links in it already.
     with_references(filled([ html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) } ]).first).html_safe
@@ -59,10 +60,7 @@ class ShownDocument
 
   # @return [Array<Zuhause::Document::Outline::Heading>] its own, and those of live inserts that join in
   def headings
-    own = Zuhause::Document::Outline.headings(document)
-    return own unless Zuhause::Document::Walk.blocks(document).any? { |block| block.dig("attrs", "headings") && block["type"] == "live_insert" }
-
-    LiveInsert.joined_headings(document, self)
+    @headings ||= same_for_all.joined ? LiveInsert.joined_headings(document, self) : same_for_all.headings
   end
 
   # @return [Hash] what is shown
@@ -105,13 +103,20 @@ class ShownDocument
     JSON.parse(CGI.unescapeHTML(leaf))
   end
 
-  def same_for_all
-    return write unless @state.is_a?(Edition)
+  # What of a text is the same whoever looks: its HTML with places for the rest, its headings, and whether headings of what
+  # it shows live join in.
+  Same = Struct.new(:html, :headings, :joined)
 
-    Rails.cache.fetch([ "document", page.id, @state.digest, Zuhause::Markup::HTML::VERSION, I18n.locale, @part&.dig("attrs", "id") ]) { write }
+  def same_for_all
+    @same_for_all ||= @state.is_a?(Edition) ? Rails.cache.fetch([ "shown", page.id, @state.digest, Zuhause::Markup::HTML::VERSION, I18n.locale, @part&.dig("attrs", "id") ]) { write } : write
   end
 
   def write
+    joined = Zuhause::Document::Walk.blocks(document).any? { |block| block["type"] == "live_insert" && block.dig("attrs", "headings") }
+    Same.new(to_places, Zuhause::Document::Outline.headings(document), joined)
+  end
+
+  def to_places
     Zuhause::Markup::HTML.write(document, tones: self.class.tones, notes: self.class.notes,
       link: ->(target, label) { %(<x-link target="#{CGI.escapeHTML(target.to_s)}">#{label}</x-link>) },
       leaf: HOLD_LEAF)

@@ -9,7 +9,7 @@ class ShownLinks
     @apart = viewer.sites_apart?
     ids = targets.select { |target| target.kind == :page }.map(&:value)
     titles = targets.select { |target| target.kind == :promise }.map(&:value)
-    @pages = ids.any? ? Page.seen_by(viewer).where(public_id: ids).index_by(&:public_id) : {}
+    @pages = ids.any? ? Page.seen_by(viewer).where(public_id: ids).eager_load(:edition).index_by(&:public_id) : {}
     @gone = Tombstone.met_by(viewer, ids - @pages.keys)
     @kept = Promise.kept(titles, viewer: viewer, room: page.room)
   end

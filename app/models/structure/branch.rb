@@ -14,6 +14,17 @@ class Branch
     Loading.new(viewer, room, above).branches
   end
 
+  # The same, of branches that are kept as long as nothing in the plan changes.
+  def self.kept(viewer, room, above)
+    key = ->(place) { [ :branch, viewer.person&.id, room.id, (place.id if place.is_a?(Page)) ] }
+    missing, found = [], {}
+    above.each { |place| found[place] = viewer.kept_fetch(key.call(place), of: OF) { missing << place && nil } }
+    loaded = missing.any? ? load(viewer, room, missing) : {}
+    above.index_with { |place| found[place] || viewer.kept_put(key.call(place), loaded.fetch(place), of: OF) }
+  end
+  OF = %i[people lists rooms pages signposts].freeze
+  private_constant :OF
+
   attr_reader :above
 
   # @param items [Array<Item>]

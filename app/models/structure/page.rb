@@ -40,6 +40,9 @@ class Page < ApplicationRecord
     page
   end
 
+  # @return [Array<Page>, nil] see SeenPath
+  attr_accessor :seen_path
+
   # @return [Room, Page] what it stands in
   def above
     parent || room

@@ -33,28 +33,29 @@ class Plan
     page&.id == other.id
   end
 
-  # @return [Array<Page>] where what was pinned and read last leads
+  # @return [Array<Page>] where what was pinned and read last leads, each with its room's colour
   def pinned
-    @pinned ||= kept_pages(Pin.where(person: viewer.person).order(:id), 12)
+    viewer.kept_fetch([ :pinned, viewer.person&.id ], of: %i[people lists rooms pages pins]) { leading_to(Pin.where(person: viewer.person).order(:id), 12) }
   end
 
   def read_lately
-    @read_lately ||= kept_pages(Reading.where(person: viewer.person).order(read_at: :desc), 5)
+    @read_lately ||= leading_to(Reading.where(person: viewer.person).order(read_at: :desc), 5)
   end
 
   private
 
   def way
-    @way ||= page&.persisted? && page.room_id == room&.id ? Page.seen_by(viewer).where(id: page.path_ids).sort_by(&:depth) : []
+    @way ||= page&.persisted? && page.room_id == room&.id ? [ *SeenPath.of(page, viewer), *(page if viewer.sees?(page)) ] : []
   end
 
   def branches
-    @branches ||= room ? Branch.load(viewer, room, [ room, *way ]) : {}
+    @branches ||= room ? Branch.kept(viewer, room, [ room, *way ]) : {}
   end
 
-  def kept_pages(rows, most)
+  def leading_to(rows, most)
     return [] unless viewer.signed_in?
 
-    rows.joins(:page).merge(Page.seen_by(viewer)).includes(page: :room).limit(most).map(&:page)
+    pages = Page.seen_by(viewer).joins(:room).select(:id, :public_id, :title, "rooms.colour AS room_colour").limit(most)
+    pages.joins("JOIN #{rows.table_name} ON #{rows.table_name}.page_id = pages.id").merge(rows).to_a
   end
 end
