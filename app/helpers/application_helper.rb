@@ -42,6 +42,11 @@ module ApplicationHelper
     tag.span(person.initials, class: "me", **(label ? { role: "img", "aria-label": label } : { "aria-hidden": true }))
   end
 
+  # The viewer's own, as every screen has it.
+  def own_face
+    viewer.kept_fetch([ :face, viewer.person.id, I18n.locale ], of: [ :people ]) { face(viewer.person, label: t("layout.me", name: viewer.person.name)) }
+  end
+
   # @return [ActiveSupport::SafeBuffer] text with its web addresses made links
   def auto_linked(text)
     safe_join(text.split(%r{(https?://\S+)}).map { |part| part.start_with?("http") ? link_to(part, part) : part })

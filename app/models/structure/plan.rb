@@ -9,10 +9,6 @@ class Plan
     @page = page
   end
 
-  def rooms
-    @rooms ||= Room.seen_by(viewer).in_order.to_a
-  end
-
   # @return [Branch]
   def top
     branches.fetch(room)
