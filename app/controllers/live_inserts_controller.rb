@@ -5,6 +5,7 @@ class LiveInsertsController < ApplicationController
   def show
     page = Page.seen_by(viewer).find_by!(public_id: params[:page])
     node = { "type" => "live_insert", "attrs" => { "id" => "preview0", "page" => page.public_id, "passage" => params[:passage].presence }.compact }
-    render html: ShownLeaves.new([ node ], ShownDocument.new(page.edition || page.draft, page: page, viewer: viewer, outermost: true)).html(node).html_safe
+    shown = ShownDocument.new(page.edition || page.draft, page: page, viewer: viewer, outermost: true)
+    render html: shown.filled([ ShownPieces::HOLD_LEAF.call(node) ]).first.html_safe
   end
 end

@@ -42,13 +42,13 @@ class NodeTypeCheck
 
   # By elements of its own, by a class that has a style, or anew at each view.
   def shown?
-    return ShownLeaves.private_method_defined?(@name) if held?
+    return Leaves.const_defined?(@name.camelize) if held?
 
     TYPED.include?(@name) || @type.method(:html).owner != Zuhause::Document::Node || STYLES.match?(/\.#{@name.tr("_", "-")}\b/)
   end
 
   def held?
-    html = @type.html({ "type" => @name, "content" => @type.leaf? ? nil : [] }.compact, Zuhause::Markup::HTML.new({}, nil, ShownDocument::HOLD_LEAF))
+    html = @type.html({ "type" => @name, "content" => @type.leaf? ? nil : [] }.compact, Zuhause::Markup::HTML.new({}, nil, ShownPieces::HOLD_LEAF))
     html.include?("<x-leaf")
   rescue NoMethodError
     false

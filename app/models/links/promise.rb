@@ -17,10 +17,18 @@ class Promise < ApplicationRecord
   # @param room [Room] where the links stand; its own pages come first
   # @return [Hash{String=>Page}] pages that the viewer sees, by normalised title; the oldest where there are several
   def self.kept(titles, viewer:, room:)
-    normal = titles.map { |title| Zuhause::Document::Title.normalise(title) }.uniq
-    return {} if normal.empty?
+    nearest(rows(titles, viewer: viewer), room)
+  end
 
-    rows = where(title: normal).joins(:page).merge(Page.seen_by(viewer)).includes(:page)
+  # @return [Array<Promise>] those of the titles that have been written, with pages that the viewer sees
+  def self.rows(titles, viewer:)
+    normal = titles.map { |title| Zuhause::Document::Title.normalise(title) }.uniq
+    normal.any? ? where(title: normal).joins(:page).merge(Page.seen_by(viewer)).includes(page: :edition).to_a : []
+  end
+
+  # @param rows [Array<Promise>]
+  # @return [Hash{String=>Page}] which page each leads to from a room
+  def self.nearest(rows, room)
     rows.sort_by { |promise| [ promise.page.room_id == room.id ? 0 : 1, promise.id ] }.reverse.to_h { |promise| [ promise.title, promise.page ] }
   end
 end

@@ -24,7 +24,7 @@ class StateComparison
   # @param label [#call] gives the label of an entry that differs
   # @return [Array<ActiveSupport::SafeBuffer, nil>] each block of the document; nil where the side has none
   def to_html(label:, side: :both)
-    blocks = Zuhause::Markup::ComparisonHTML.write(changes, label: label, tones: ShownDocument.tones, side: side, leaf: ShownDocument::HOLD_LEAF)
+    blocks = Zuhause::Markup::ComparisonHTML.write(changes, label: label, tones: ShownDocument.tones, side: side, leaf: ShownPieces::HOLD_LEAF)
     ShownDocument.new(to, page: page, viewer: @viewer).filled(blocks).map { |html| html&.html_safe }
   end
 

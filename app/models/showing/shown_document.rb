@@ -1,32 +1,54 @@
-# A document as one viewer sees it. What is the same for everybody is kept; links, live inserts, names and dates are
-# filled in at each view, in batches of queries, because they depend on who looks and change without the document.
+# A document as one viewer sees it. What is the same for everybody is kept, in pieces; links, live inserts, names and dates are
+# filled in at each view, because they depend on who looks and change without the document. What they need is gathered level
+# by level (ShowingLevel), of all that is shown within each other at once.
 class ShownDocument
-  LINK = %r{<x-link target="([^"]*)">(.*?)</x-link>}m
-  LEAF = %r{<x-leaf data="([^"]*)"></x-leaf>}
-
-  # Keeps the place of what depends on who looks.
-  HOLD_LEAF = ->(leaf) { %(<x-leaf data="#{CGI.escapeHTML(JSON.generate(leaf))}"></x-leaf>) }
-
-  # @return [Hash{String=>String}] the words for the tones of notices
-  def self.tones
-    Zuhause::Document::Schema::TONES.index_with { |tone| I18n.t("document.tones.#{tone}") }
-  end
-
-  # @return [Hash{Symbol=>String}] the words for footnotes
-  def self.notes
-    Zuhause::Markup::HTML::NOTES.keys.index_with { |name| I18n.t("document.notes.#{name}") }
-  end
-
   OWN = "b-" # before the ids of a page's own blocks
 
   REFERENCES = "<!--references-".freeze # where the list of references is to stand, and in how many columns
 
-  attr_reader :page, :viewer, :prefix, :citations
+  # What of a text is the same whoever looks: its HTML in pieces, and what contents lists tell of it: its headings, and between
+  # them the ids of live inserts whose headings join in. Of a passage its name too, and no pieces where it is gone.
+  Same = Struct.new(:pieces, :outline, :name)
+
+  class << self
+    # @return [Hash{String=>String}] the words for the tones of notices
+    def tones
+      Zuhause::Document::Schema::TONES.index_with { |tone| I18n.t("document.tones.#{tone}") }
+    end
+
+    # @return [Hash{Symbol=>String}] the words for footnotes
+    def notes
+      Zuhause::Markup::HTML::NOTES.keys.index_with { |name| I18n.t("document.notes.#{name}") }
+    end
+
+    # Finds what is kept of several documents, and makes the rest, together.
+    #
+    # @param documents [Array<ShownDocument>]
+    def find_same(documents)
+      by_key = documents.reject(&:same?).group_by(&:key)
+      found = Rails.cache.read_multi(*by_key.keys.compact)
+      missing = by_key.reject { |key, _alike| found.key?(key) }
+      load_texts(missing.values.map(&:first))
+      made = missing.to_h { |key, alike| [ key, alike.first.write ] }
+      Rails.cache.write_multi(made.compact.except(nil)) if made.except(nil).any?
+      by_key.each { |key, alike| alike.each { |document| document.same = key ? found[key] || made.fetch(key) : document.write } }
+    end
+
+    # @param documents [Array<ShownDocument>] whose texts are needed
+    def load_texts(documents)
+      states = documents.map(&:state).select { |state| state.persisted? && !state.association(:text).loaded? }
+      ActiveRecord::Associations::Preloader.new(records: states, associations: :text).call
+    end
+  end
+
+  attr_reader :state, :page, :part, :viewer, :prefix, :citations, :inserts
+  attr_accessor :level
+  attr_writer :same
 
   # @param state [Edition, Draft]
   # @param page [Page] whose state it is
   # @param within [Array<String>] addresses of what it is shown in as a live insert, from the outside in
-  # @param part [Hash, nil] a passage of it, if only that is to be shown
+  # @param part [String, nil] the block id of a passage of it, if only that is to be shown
   # @param prefix [String] before the ids of its blocks, which the page around may have too
   # @param citations [ShownCitations] of the page around
   # @param outermost [Boolean] whether what is inserted stands in none of what it shows
@@ -40,39 +62,65 @@ class ShownDocument
     @outermost = outermost
     @inner = !citations.nil?
     @citations = citations || ShownCitations.new
+    @inserts = {}.compare_by_identity
   end
 
   # @return [ActiveSupport::SafeBuffer]
   def to_html
-    html = same_for_all.html
-    html = html.gsub(/ (id="|href="#)#{OWN}/) { " #{Regexp.last_match(1)}#{prefix}" } unless prefix == OWN
-    links = ShownLinks.new(html.scan(LINK).map { |target, _label| parse(target) }, page: page, viewer: viewer)
-    # Links first: a picture may stand in one, and what a live insert shows has its own links in it already.
-    with_references(filled([ html.gsub(LINK) { links.html(parse(Regexp.last_match(1)), Regexp.last_match(2)) } ]).first).html_safe
+    gather
+    with_references(filled_in(same.pieces.to_a)).html_safe
   end
 
-  # @param blocks [Array<String, nil>] HTML in which places are held by {HOLD_LEAF}
+  # @param blocks [Array<String, nil>] HTML in which places are held (ShownPieces)
   # @return [Array<String, nil>] the same with what stands there
   def filled(blocks)
-    leaves = ShownLeaves.new(blocks.compact.flat_map { |html| html.scan(LEAF).map { |leaf,| node(leaf) } }, self)
-    blocks.map { |html| html&.gsub(LEAF) { leaves.html(node(Regexp.last_match(1))) } }
+    @given = blocks.map { |html| html && ShownPieces.of(html) }
+    gather
+    @given.map { |pieces| pieces && filled_in(pieces) }
   end
 
   # @return [Array<Zuhause::Document::Outline::Heading>] its own, and those of live inserts that join in
   def headings
-    @headings ||= same_for_all.joined ? LiveInsert.joined_headings(document, self) : same_for_all.headings
+    gather
+    @headings ||= same.outline.flat_map { |entry| entry.is_a?(String) ? headings_of_insert(entry) : entry }
   end
 
   # @return [Hash] what is shown
   def document
-    @part ? { "type" => "doc", "content" => @part["content"] } : @state.document
+    @part ? { "type" => "doc", "content" => passage["content"] } : @state.document
+  end
+
+  # @return [Hash, nil] the passage that alone is shown; nil if it is gone
+  def passage
+    return unless @part
+
+    @passage ||= Zuhause::Document::Walk.blocks(@state.document).find { |block| block["type"] == "passage" && block.dig("attrs", "id") == @part }
+  end
+
+  def passage_wanted?
+    !@part.nil?
+  end
+
+  # @return [String, nil] what the passage is called
+  def passage_name
+    same.name
+  end
+
+  # @return [Boolean] whether the passage that it should show is not there any more
+  def gone?
+    same.pieces.nil?
   end
 
   # Which insert it is shown in, and which those are shown in; nothing where it only stands for a page being written.
   def within
     return [] if @outermost
 
-    [ *@within, [ page.public_id, @part&.dig("attrs", "id") ].compact.join("#") ]
+    [ *@within, address ]
+  end
+
+  # @return [String] what it shows, as within tells it
+  def address
+    [ page.public_id, @part ].compact.join("#")
   end
 
   # Whether it shows what is published now, over which ticks are laid.
@@ -85,7 +133,47 @@ class ShownDocument
     @within.empty? && !@outermost && published_now?
   end
 
+  # @return [Array<ShownPieces::Leaf, ShownPieces::Link>] all places in it
+  def places
+    @places ||= ShownPieces.places(@given ? @given.compact.flatten(1) : same.pieces.to_a)
+  end
+
+  def same?
+    !@same.nil? || !@given.nil?
+  end
+
+  # @return [Array, nil] under which it is kept; nil for what may change
+  def key
+    [ "shown", page.id, @state.digest, Zuhause::Markup::HTML::VERSION, I18n.locale, @part ] if @state.is_a?(Edition)
+  end
+
+  # @return [Same] made anew
+  def write
+    return Same.new(nil, [], nil) if @part && passage.nil?
+
+    html = Zuhause::Markup::HTML.write(document, tones: self.class.tones, notes: self.class.notes, link: ShownPieces::HOLD_LINK, leaf: ShownPieces::HOLD_LEAF)
+    Same.new(ShownPieces.of(html), outline, passage&.dig("attrs", "name"))
+  end
+
   private
+
+  def same
+    @same || (self.class.find_same([ self ]) && @same)
+  end
+
+  def gather
+    ShowingLevel.gather(self) unless level
+  end
+
+  def filled_in(pieces)
+    pieces.map do |piece|
+      case piece
+      when String then prefix == OWN ? piece : piece.gsub(/ (id="|href="#)#{OWN}/) { " #{Regexp.last_match(1)}#{prefix}" }
+      when ShownPieces::Leaf then level.leaf(piece.node, self)
+      else level.link(piece.target, filled_in(piece.label), self)
+      end
+    end.join
+  end
 
   # A page that cites has a list of it, at its end if nowhere else.
   def with_references(html)
@@ -95,30 +183,16 @@ class ShownDocument
     citations.any? && placed == html ? html + citations.list : placed
   end
 
-  def parse(target)
-    Zuhause::Links::Target.parse(CGI.unescapeHTML(target))
+  def outline
+    Zuhause::Document::Walk.blocks(document).flat_map do |block|
+      next Zuhause::Document::Outline.headings({ "type" => "doc", "content" => [ block ] }) if block["type"] == "heading"
+
+      block["type"] == "live_insert" && block.dig("attrs", "headings") ? [ block.dig("attrs", "id") ] : []
+    end
   end
 
-  def node(leaf)
-    JSON.parse(CGI.unescapeHTML(leaf))
-  end
-
-  # What of a text is the same whoever looks: its HTML with places for the rest, its headings, and whether headings of what
-  # it shows live join in.
-  Same = Struct.new(:html, :headings, :joined)
-
-  def same_for_all
-    @same_for_all ||= @state.is_a?(Edition) ? Rails.cache.fetch([ "shown", page.id, @state.digest, Zuhause::Markup::HTML::VERSION, I18n.locale, @part&.dig("attrs", "id") ]) { write } : write
-  end
-
-  def write
-    joined = Zuhause::Document::Walk.blocks(document).any? { |block| block["type"] == "live_insert" && block.dig("attrs", "headings") }
-    Same.new(to_places, Zuhause::Document::Outline.headings(document), joined)
-  end
-
-  def to_places
-    Zuhause::Markup::HTML.write(document, tones: self.class.tones, notes: self.class.notes,
-      link: ->(target, label) { %(<x-link target="#{CGI.escapeHTML(target.to_s)}">#{label}</x-link>) },
-      leaf: HOLD_LEAF)
+  def headings_of_insert(id)
+    inner = inserts.values.find { |shown| shown.prefix == "#{prefix}#{id}-" } or return []
+    inner.headings.map { |heading| heading.dup.tap { |copy| copy.id = "#{inner.prefix}#{heading.id}" unless heading.id.include?("-") } }
   end
 end

@@ -1,25 +1,20 @@
-# The links of a document as one viewer sees them, looked up together.
+# The links of documents as one viewer sees them.
 class ShownLinks
   include Rails.application.routes.url_helpers
 
-  # @param targets [Array<Zuhause::Links::Target>]
-  # @param page [Page] where they stand
-  def initialize(targets, page:, viewer:)
-    @page = page
-    @apart = viewer.sites_apart?
-    ids = targets.select { |target| target.kind == :page }.map(&:value)
-    titles = targets.select { |target| target.kind == :promise }.map(&:value)
-    @pages = ids.any? ? Page.seen_by(viewer).where(public_id: ids).eager_load(:edition).index_by(&:public_id) : {}
-    @gone = Tombstone.met_by(viewer, ids - @pages.keys)
-    @kept = Promise.kept(titles, viewer: viewer, room: page.room)
+  # @param level [ShowingLevel] where they stand
+  def initialize(level)
+    @level = level
+    @apart = level.viewer.sites_apart?
   end
 
   # @param label [String] HTML
+  # @param document [ShownDocument] in which it stands
   # @return [String] HTML
-  def html(target, label)
+  def html(target, label, document)
     case target.kind
     when :page then page_link(target, label)
-    when :promise then promise_link(target, label)
+    when :promise then promise_link(target, label, document.page)
     when :web then %(<a class="link-away" rel="noopener noreferrer" title="#{CGI.escapeHTML(target.site.to_s)}" href="#{CGI.escapeHTML(target.address)}"#{' target="_blank"' if @apart}>#{label}#{apart_words}</a>)
     when :mailto, :tel then %(<a href="#{CGI.escapeHTML(target.address)}">#{label}</a>)
     else label
@@ -33,24 +28,23 @@ class ShownLinks
   end
 
   def page_link(target, label)
-    page = @pages[target.value]
+    page = @level.pages[target.value]
     return %(<a#{tells(page)} href="#{page_path(page)}#{"#b-#{target.block}" if target.block}">#{label}</a>) if page
-    return label unless @gone.include?(target.value)
+    return label unless @level.gone?(target.value)
 
     %(<span class="link-gone">#{label}<span class="link-gone-mark"> (#{I18n.t("links.gone")})</span></span>)
   end
 
   # What is told of a page where a link to it has the focus.
   def tells(page)
-    @states ||= PageStates.of(@pages.values | @kept.values)
-    %( data-tells="#{CGI.escapeHTML("#{page.title}, #{@states.fetch(page.public_id)}")}")
+    %( data-tells="#{CGI.escapeHTML("#{page.title}, #{PageStates.words(page)}")}")
   end
 
-  def promise_link(target, label)
-    page = @kept[Zuhause::Document::Title.normalise(target.value)]
+  def promise_link(target, label, around)
+    page = @level.promises(around.room)[Zuhause::Document::Title.normalise(target.value)]
     return %(<a#{tells(page)} href="#{page_path(page)}">#{label}</a>) if page
 
-    address = CGI.escapeHTML(new_page_promise_path(@page, title: target.value))
+    address = CGI.escapeHTML(new_page_promise_path(around, title: target.value))
     %(<a class="link-promise" href="#{address}">#{label}<span class="sr-only"> (#{I18n.t("links.promised")})</span></a>)
   end
 end

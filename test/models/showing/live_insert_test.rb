@@ -68,6 +68,29 @@ class LiveInsertTest < ActiveSupport::TestCase
     links(joined).each { |link| assert Nokogiri::HTML5.fragment(html(joined)).at_css(link["href"]), link["href"] }
   end
 
+  test "twelve inserts take no more queries than one, at every level" do
+    cite = Source.enter({ title: "Salt and steel" }, by: @ana)
+    shown = Array.new(12) { |i| new_page("Part #{i}", above: @room, by: @ana, markdown: "[x](mention:#{@ben.public_id}) and [y](cite:#{cite.public_id}), [there](page:#{@signals.public_id})\n\n- [ ] Task #{i}\n\n#{insert(@signals, passage: @passage)}") }
+    few, many = [ shown.first(1), shown ].map { |pages| new_page("Around #{pages.size}", above: @room, by: @ana, markdown: pages.map { |page| insert(page) }.join("\n\n")) }
+    [ few, many ].each { |page| html(page) }
+    assert_equal 12, html(many).scan("Three short").size
+    counts = [ few, many ].map { |page| page.reload.then { queries { html(page) } } }
+    assert_equal counts.first, counts.last
+    counts = [ few, many ].map { |page| Rails.cache.clear && queries { html(page) } }
+    assert_equal counts.first, counts.last, "what is not kept yet is read together too"
+  end
+
+  test "showing has an end, told with the way there" do
+    wide = @signals
+    4.times { |i| wide = new_page("Wide #{i}", above: @room, by: @ana, markdown: Array.new(5) { insert(wide) }.join("\n\n")) }
+    shown = html(wide)
+    assert_operator shown.scan(%(class="insert")).size, :<=, ShowingLevel::Budget::INSERTS
+    assert_match(/More is to be shown here than one page can hold\. It stands in: <a href="[^"]*">/, shown)
+    lists = new_page("Lists", above: @room, by: @ana, markdown: "#{Array.new(200) { |i| "# Heading #{i}" }.join("\n\n")}\n\n#{"::: contents_list\n:::\n\n" * 40}")
+    assert_equal ShowingLevel::Budget::CONTENTS, html(lists).scan(%(<li class="contents-)).size
+    assert_match(/and 200 headings more/, html(lists))
+  end
+
   test "where something is inserted is known of its page" do
     page = inserting(@signals)
     assert_equal [ page ], @signals.shown_on(viewer(@ana)).to_a
