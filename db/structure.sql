@@ -354,7 +354,33 @@ CREATE TRIGGER versions_pins_come AFTER INSERT ON pins BEGIN INSERT INTO version
 CREATE TRIGGER versions_pins_go AFTER DELETE ON pins BEGIN INSERT INTO versions VALUES ('pins', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_pins_change AFTER UPDATE ON pins BEGIN INSERT INTO versions VALUES ('pins', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_pages_published AFTER UPDATE OF edition_id ON pages WHEN (new.edition_id IS NULL) IS NOT (old.edition_id IS NULL) BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TABLE IF NOT EXISTS "works" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "kind" varchar NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "result_id" integer, "details" json DEFAULT '{}' NOT NULL, "state" varchar DEFAULT 'waiting' NOT NULL, "total" integer DEFAULT 0 NOT NULL, "done" integer DEFAULT 0 NOT NULL, "problem" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "finished_at" datetime(6), CONSTRAINT "fk_rails_a343e87d08"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_309d7ca75a"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_d15cbde2ab"
+FOREIGN KEY ("result_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_works_on_public_id" ON "works" ("public_id");
+CREATE INDEX "index_works_on_person_id" ON "works" ("person_id");
+CREATE INDEX "index_works_on_page_id" ON "works" ("page_id");
+CREATE INDEX "index_works_on_result_id" ON "works" ("result_id");
+CREATE TABLE IF NOT EXISTS "pages_under_way" ("page_id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "work_id" integer NOT NULL, "source_id" integer NOT NULL, CONSTRAINT "fk_rails_5ccdb09e26"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_cbfb53ba67"
+FOREIGN KEY ("work_id")
+  REFERENCES "works" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_pages_under_way_on_work_id_and_source_id" ON "pages_under_way" ("work_id", "source_id");
+CREATE TRIGGER versions_works_come AFTER INSERT ON works BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_works_go AFTER DELETE ON works BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_works_change AFTER UPDATE OF state ON works WHEN new.state IS NOT old.state BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000014'),
 ('20261125000013'),
 ('20261125000012'),
 ('20261125000011'),

@@ -10,9 +10,10 @@ import selection from "./components/selection"
 import tags from "./components/tags"
 import telling from "./components/telling"
 import ticking from "./components/ticking"
+import working from "./components/working"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ find, giving, keys, panel, places, plan, reading, selection, tags, telling, ticking, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ find, giving, keys, panel, places, plan, reading, selection, tags, telling, ticking, working, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

@@ -42,7 +42,15 @@ class Happening < ApplicationRecord
                       details: details.compact, small: small, who: by ? HappeningActor.digest(by, salt) : "", created_at: at)
       happening.build_actor(person: by, salt: salt) if by
       LISTENERS.fetch(act.to_s, []).each { |listener| happening.pending_tellings.build(listener: listener, due_at: Time.current) } unless quiet?
-      happening.tap(&:save!)
+      happening.tap { |made| made.save! unless Thread.current[:happenings_withheld] }
+    end
+
+    # What is done within is told of later, by whoever does it.
+    def withheld
+      before, Thread.current[:happenings_withheld] = Thread.current[:happenings_withheld], true
+      yield
+    ensure
+      Thread.current[:happenings_withheld] = before
     end
 
     # Nobody is told of what is done within, such as a whole house that is loaded.

@@ -60,6 +60,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /address/:id" => { to: ->(t) { "/address/#{t.email_token}" } },
     "PATCH /address/:id" => { to: ->(t) { "/address/#{t.email_token}" } },
     "GET /mailbox/:id" => { to: ->(t) { "/mailbox/#{t.people[:keeper].public_id}" }, html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "GET /work" => { to: "/work" },
+    "GET /work/:id" => { to: ->(t) { "/work/#{t.work.public_id}" }, html: :own, json: [ 401, 404, 404, 404, 200, 404 ] },
+    "DELETE /work/:id" => { to: ->(t) { "/work/#{t.work.public_id}" }, html: :own_act },
     "GET /record" => { to: "/record" },
     "GET /mails" => { to: "/mails" },
     "GET /mails/:id" => { to: ->(t) { "/mails/#{t.mail.id}" } },
@@ -194,7 +197,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival
+  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -215,6 +218,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @page.tag_with([ "ice" ])
     @tag = Tag.find_by!(name: "ice")
     @task = @page.tasks.first
+    @work = Work.create!(kind: "copying", person: @people[:keeper], page: @page, state: "done")
     @source = Source.enter({ title: "Salt and steel" }, by: @people[:keeper])
     @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current)
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil)

@@ -10,7 +10,8 @@ module Page::Binnable
     belongs_to :bin_root, class_name: "Page", optional: true
 
     scope :kept, -> { where(bin_root_id: nil) }
-    scope :binned, -> { where.not(bin_root_id: nil) }
+    # What long work is making is kept back in the same way, and is met nowhere.
+    scope :binned, -> { where.not(bin_root_id: nil).where.not(id: PageUnderWay.select(:page_id)) }
     # Pages that were put there themselves, not those that only went along.
     scope :bin_roots, -> { where("pages.bin_root_id = pages.id") }
     # Who may write a page sees it in the bin, and nobody else does.

@@ -1,5 +1,7 @@
 # Copies of a page, or of it and all below it that somebody sees. Links among the copies lead to the copies.
 module Page::Copyable
+  AT_ONCE = 15 # pages; more are copied by long work
+
   # @param to [Room, Page] what the copy is to stand in
   # @param viewer [Viewer] who copies: gets what they see, nothing else
   # @param below [Boolean] whether the pages below it are copied along
@@ -7,7 +9,17 @@ module Page::Copyable
   # @return [Page] the copy
   # @raise [ActiveRecord::RecordNotFound] if the viewer does not see it by now
   def copy(to:, viewer:, title: self.title, below: true, publish: false, at: Time.current)
-    Copying.new(self, to: to, viewer: viewer, title: title, below: below, publish: publish, at: at).run
+    Page.transaction { Copier.new(reload, to: to, viewer: viewer, title: title, below: below, publish: publish, at: at).copy_all }
+  end
+
+  # The same for many pages, by long work.
+  #
+  # @return [Work, nil] nil, with errors, for a title that will not do
+  def copy_by_work(to:, viewer:, title:, publish:)
+    return unless title_will_do?(title)
+
+    total = copied_by(viewer, below: true).count
+    Work.start(:copying, page: self, by: viewer.person, total: total, to: Happening.subject_of(to), title: title, publish: publish)
   end
 
   # @return [ActiveRecord::Relation<Page>] what a copy takes along
@@ -15,68 +27,11 @@ module Page::Copyable
     below ? subtree.merge(Page.seen_by(viewer)) : Page.where(id: id)
   end
 
-  # One act of copying.
-  class Copying
-    def initialize(page, to:, viewer:, title:, below:, publish:, at:)
-      @page, @to, @viewer, @title, @below, @publish, @at = page, to, viewer, title, below, publish, at
-    end
+  private
 
-    def run
-      Page.transaction do
-        @pages = @page.reload.copied_by(@viewer, below: @below).merge(Page.seen_by(@viewer)).includes(:draft, :edition, :tags).sort_by(&:depth)
-        raise ActiveRecord::RecordNotFound unless @pages.include?(@page)
-
-        @renewed = @pages.to_h { |page| [ page.public_id, Zuhause::Document::Ids.renew(state(page).document) ] }
-        @copies = {}
-        in_order.each { |page| @copies[page.id] = begin_copy(page) }
-        @by_public_id = @pages.to_h { |page| [ page.public_id, @copies.fetch(page.id) ] }
-        @pages.each { |page| write(page) }
-        copy_signposts
-      end
-      @copies.fetch(@page.id).reload
-    end
-
-    private
-
-    def in_order
-      @pages.sort_by { |page| [ page.depth, page.position ] }
-    end
-
-    def state(page)
-      @viewer.sight_of(page) == :draft ? page.draft : page.edition
-    end
-
-    def begin_copy(page)
-      above = page.ancestor_ids.reverse.filter_map { |id| @copies[id] }.first || @to
-      copy = Page.begin(title: page == @page ? @title : state(page).title, above: above, by: @viewer.person, at: @at)
-      raise ActiveRecord::RecordInvalid, copy unless copy.persisted?
-
-      copy
-    end
-
-    def write(page)
-      copy = @copies.fetch(page.id)
-      document = Zuhause::Links.retarget(@renewed.fetch(page.public_id).first) { |target| lead(target) }
-      # files become the copy's own as it is saved
-      saved = copy.save_draft(State.new(title: copy.title, document: document), base_version: copy.draft.version, by: @viewer.person, at: @at)
-      copy.tags = page.tags
-      copy.look_like(page, by: @viewer.person)
-      copy.publish(version: saved.version, by: @viewer.person, at: @at) if @publish && page.published?
-    end
-
-    def lead(target)
-      copy = target.kind == :page && @by_public_id[target.value] or return target
-
-      block = target.block && @renewed.fetch(target.value).last[target.block]
-      Zuhause::Links::Target.new(:page, copy.public_id, block)
-    end
-
-    def copy_signposts
-      Signpost.where(parent_id: @copies.keys).in_order.each do |signpost|
-        copy = signpost.dup
-        copy.assign_attributes(above: @copies.fetch(signpost.parent_id), before: @copies[signpost.before_id])
-        copy.save!
-      end
-    end
+  def title_will_do?(title)
+    trial = Page.new(title: Zuhause::Document::Title.clean(title)).tap(&:validate)
+    errors.add(:title, trial.errors.details[:title].first[:error], count: Zuhause::Document::Title::LENGTH.end) if trial.errors[:title].any?
+    errors.none?
   end
 end

@@ -1,0 +1,11 @@
+# Does a piece of long work, or takes up what was left of any.
+class WorkJob < ActiveJob::Base
+  queue_as :long
+
+  # @param id [Integer, nil]
+  def perform(id = nil)
+    return Work.find_by(id: id)&.run if id
+
+    Work.left(Time.current).order(:id).each(&:run)
+  end
+end

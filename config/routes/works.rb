@@ -1,0 +1,1 @@
+resources :works, only: %i[index show destroy], path: "work"
