@@ -180,7 +180,7 @@ CREATE TRIGGER pages_after_update AFTER UPDATE OF title ON pages BEGIN INSERT IN
 CREATE VIRTUAL TABLE title_words USING fts5vocab('title_index', 'row')
 /* title_words(term,doc,cnt) */;
 CREATE INDEX "index_references_on_person" ON "references" ("target") WHERE target_kind = 'person';
-CREATE TABLE IF NOT EXISTS "page_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "page_id" integer NOT NULL, "author_id" integer NOT NULL, "name" varchar NOT NULL, "kind" varchar NOT NULL, "width" integer, "height" integer, "created_at" datetime(6) NOT NULL, sheets integer, CONSTRAINT "fk_rails_d0209b82ff"
+CREATE TABLE IF NOT EXISTS "page_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "page_id" integer NOT NULL, "author_id" integer NOT NULL, "name" varchar NOT NULL, "kind" varchar NOT NULL, "width" integer, "height" integer, "created_at" datetime(6) NOT NULL, sheets integer, "published" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_d0209b82ff"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_bde8235681"
@@ -380,6 +380,7 @@ CREATE TRIGGER versions_works_come AFTER INSERT ON works BEGIN INSERT INTO versi
 CREATE TRIGGER versions_works_go AFTER DELETE ON works BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_works_change AFTER UPDATE OF state ON works WHEN new.state IS NOT old.state BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000015'),
 ('20261125000014'),
 ('20261125000013'),
 ('20261125000012'),

@@ -20,10 +20,15 @@ class PageFilesController < ApplicationController
   end
 
   # Asked for anew each time, so that nothing opens from a browser's store once it is closed to somebody; what has not
-  # changed is not sent again.
-  def deliver(file, **how)
+  # changed is not sent again. Sent from the disk piece by piece, and only as much of it as is asked for.
+  def deliver(blob, type:, disposition:, filename: nil)
     response.headers["Content-Security-Policy"] = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
     response.cache_control.merge!(no_cache: true, extras: [ "private" ])
-    send_data file.download, **how if stale?(etag: [ @file.content.blob.checksum, params[:w], params[:sheet] ], public: false)
+    return unless stale?(etag: [ @file.content.blob.checksum, params[:w], params[:sheet] ], public: false)
+
+    status, headers, body = Rack::Files.new(nil).serving(Rack::Request.new(request.env), blob.service.path_for(blob.key))
+    headers.slice("content-length", "content-range").each { |name, value| response.headers[name] = value }
+    response.headers.merge!("accept-ranges" => "bytes", "content-type" => type, "content-disposition" => ActionDispatch::Http::ContentDisposition.format(disposition: disposition, filename: filename || blob.filename.to_s))
+    self.status, self.response_body = status, body
   end
 end

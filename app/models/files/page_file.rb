@@ -66,6 +66,12 @@ class PageFile < ApplicationRecord
     Fit.new(bytes, type, kind)
   end
 
+  # What stands in an edition is open from then on to whoever may see that edition, however old it grows.
+  def self.follow_edition(page, edition)
+    ids = Zuhause::Document::Walk.blocks(edition.document).filter_map { |block| block.dig("attrs", "file") }
+    where(page: page, public_id: ids).update_all(published: true) if ids.any?
+  end
+
   # The rows of files as one page may show them: what belongs to another page is given a row of this one's, if whoever
   # writes may see it there.
   #
@@ -90,15 +96,15 @@ class PageFile < ApplicationRecord
     sight = page.binned? ? :nothing : viewer.sight_of(page)
     return false if sight == :nothing
 
-    sight == :draft || page.cover_id == id || Page::Looks.file_of(page.icon) == public_id || Reference.from_editions.exists?(page: page, target: "file:#{public_id}")
+    sight == :draft || published? || page.cover_id == id || Page::Looks.file_of(page.icon) == public_id
   end
 
   # @param width [Integer, nil] of a smaller version; nil for the file as it came
-  # @return [ActiveStorage::Blob, ActiveStorage::VariantWithRecord]
+  # @return [ActiveStorage::Blob]
   def version(width)
     return content.blob unless kind == "picture" && [ ICON_WIDTH, *WIDTHS ].include?(width) && self.width.to_i > width && content.content_type != "image/gif"
 
-    content.variant(resize_to_limit: [ width, nil ]).processed
+    content.variant(resize_to_limit: [ width, nil ]).processed.image.blob
   end
 
   # A PDF's page as a picture, made when it is first asked for.

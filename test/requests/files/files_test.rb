@@ -31,6 +31,42 @@ class FilesTest < ActionDispatch::IntegrationTest
     assert_equal 404, status_for(@ana, file)
   end
 
+  test "a picture of an old edition opens to whoever may see that edition, and to nobody else" do
+    file = send_file(PICTURE.binread, "read.png")
+    show(file)
+    @page.publish(version: @page.reload.draft.version, by: @ana)
+    save_text(@page.reload, "Without it.", by: @ana) && @page.publish(version: @page.draft.version, by: @ana)
+    sign_in(@ben)
+    get "/p/#{@page.to_param}/editions/2"
+    assert_select "figure img[src='/files/#{file.public_id}']"
+    assert_equal 200, status_for(@ben, file)
+    sign_in(@ana)
+    never = send_file(PICTURE.binread, "never-shown.png")
+    assert_equal 404, status_for(@ben, never)
+    @room.grant(holder(:everyone), :none)
+    assert_equal 404, status_for(@ben, file)
+  end
+
+  test "a part of a file is sent where a part is asked for, and it is sent piece by piece" do
+    bytes = PICTURE.binread
+    file = send_file(bytes, "read.png")
+    get "/files/#{file.public_id}", headers: { "Range" => "bytes=100-299" }
+    assert_equal [ 206, "bytes 100-299/#{bytes.bytesize}", "200", bytes[100, 200] ], [ response.status, response.headers["Content-Range"], response.headers["Content-Length"], response.body.b ]
+    get "/files/#{file.public_id}", headers: { "Range" => "bytes=-50" }
+    assert_equal [ 206, bytes.last(50) ], [ response.status, response.body.b ]
+    get "/files/#{file.public_id}", headers: { "Range" => "bytes=#{bytes.bytesize + 1}-" }
+    assert_response :range_not_satisfiable
+    get "/files/#{file.public_id}"
+    assert_equal [ 200, "bytes", bytes.bytesize.to_s, bytes ], [ response.status, response.headers["Accept-Ranges"], response.headers["Content-Length"], response.body.b ]
+    get "/files/#{file.public_id}", headers: { "If-None-Match" => response.headers["ETag"], "Range" => "bytes=0-9" }
+    assert_response :not_modified
+    pieces = []
+    answer = app.call(Rack::MockRequest.env_for("http://#{host}/files/#{file.public_id}", "HTTP_COOKIE" => cookies.to_hash.map { |name, value| "#{name}=#{CGI.escape(value)}" }.join("; ")))
+    answer.last.each { |piece| pieces << piece.bytesize }
+    assert_equal [ 200, bytes.bytesize ], [ answer.first, pieces.sum ]
+    assert_operator pieces.size, :>, 1
+  end
+
   test "a picture may lead somewhere, as a link may" do
     file = send_file(PICTURE.binread, "read.png")
     [ [ "page:#{@page.public_id}", "a[href='/p/gangway-in-ice-#{@page.public_id}'] img" ], [ "javascript:alert(1)", "figure > img" ] ].each do |target, selector|
