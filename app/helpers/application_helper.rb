@@ -1,11 +1,8 @@
 module ApplicationHelper
   # A drawing from app/assets/icons; what it means is told by the words beside it, or by +label+.
   def icon(name, label: nil, size: 18)
-    body = Icons.body(name)
-    attributes = { class: "icon", width: size, height: size, viewBox: "0 0 24 24", fill: "none", stroke: "currentColor", "stroke-width": 2,
-                   "stroke-linecap": "round", "stroke-linejoin": "round" }
-    attributes.merge!(label ? { role: "img", "aria-label": label } : { "aria-hidden": true })
-    tag.svg(body, **attributes)
+    meaning = label ? %(role="img" aria-label="#{h(label)}") : %(aria-hidden="true")
+    %(<svg class="icon" width="#{size.to_i}" height="#{size.to_i}" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" stroke-linecap="round" stroke-linejoin="round" #{meaning}>#{Icons.body(name)}</svg>).html_safe
   end
 
   # A page's icon: one of ours, or a picture of one's own.

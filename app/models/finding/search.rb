@@ -11,7 +11,9 @@ class Search
   attr_reader :query, :filters
 
   # @param filters [SearchFilters, nil]
-  def initialize(text, viewer, filters: nil)
+  # @param most [Integer] sections that are ranked
+  def initialize(text, viewer, filters: nil, most: MOST)
+    @most = most
     @text = text.to_s
     @query = Zuhause::Finding::Query.new(text)
     @viewer = viewer
@@ -29,7 +31,7 @@ class Search
 
   # @return [Boolean] whether more was found than is told
   def more?
-    hits.size >= MOST
+    hits.size >= @most
   end
 
   # Pages whose title has all the words first, then those with a heading that has, then the rest; among equals those
@@ -48,7 +50,7 @@ class Search
 
   # @return [Array<Integer>] numbers of sections that have all the words, their page's title counted in
   def hits
-    @hits ||= query.blank? ? [] : Section.matching(query.to_fts5, pages, most: MOST)
+    @hits ||= query.blank? ? [] : Section.matching(query.to_fts5, pages, most: @most)
   end
 
   def sections_by_page
@@ -67,7 +69,7 @@ class Search
   end
 
   def titled
-    @titled ||= Page.titled(query.to_fts5, pages, most: MOST).to_set
+    @titled ||= Page.titled(query.to_fts5, pages, most: @most).to_set
   end
 
   def headed
@@ -75,13 +77,20 @@ class Search
   end
 
   def headed_sections
-    @headed_sections ||= Section.matching("{heading} : (#{query.to_fts5})", pages, most: MOST).to_set
+    @headed_sections ||= Section.matching("{heading} : (#{query.to_fts5})", pages, most: @most).to_set
   end
 
-  # Those that have all the words themselves, whatever the page is called.
-  def own_sections
-    @own_sections ||= Section.matching("{heading body} : (#{query.to_fts5})", pages, most: MOST).to_set
+  # Those that have all the words themselves, whatever the page is called. Where a title has none of the words, all its
+  # sections that were found have them; only the others have to be asked for.
+  #
+  # @param pages [Array<Page>] that are told
+  def find_own_sections(pages)
+    named, others = pages.partition { |page| query.words.any? { |word| Zuhause::Finding::Snippet.fold(page.title).include?(Zuhause::Finding::Snippet.fold(word)) } }
+    own = named.any? ? Section.matching("{heading body} : (#{query.to_fts5})", self.pages.where(id: named), most: @most) : []
+    @own_sections = own.to_set.merge(sections_by_page.values_at(*others.map(&:id)).flatten.compact)
   end
+
+  attr_reader :own_sections
 
   def recent
     @recent ||= RecentPages.ranks(@viewer)
@@ -96,12 +105,13 @@ class Search
   end
 
   def build(ids)
+    pages = Page.where(id: ids).includes(:room).index_by(&:id)
+    find_own_sections(pages.values)
     lengths = Section.where(id: sections_by_page.values_at(*ids).flatten.compact).pluck(:id, Arel.sql("length(body)")).to_h
     sections = ids.to_h { |id| [ id, sections_of(id, lengths) ] }
     best = ids.to_h { |id| [ id, sections.fetch(id).first || (id * Section::PER_PAGE) ] }
     others = ids.to_h { |id| [ id, sections.fetch(id).drop(1).select { |number| own_sections.include?(number) }.first(MORE + 1) ] }
     shown = Section.where(id: best.values + others.values.flatten).index_by(&:id)
-    pages = Page.where(id: ids).includes(:room).index_by(&:id)
     ids.map { |id| result(pages.fetch(id), shown.fetch(best.fetch(id)), others.fetch(id).filter_map { |number| shown[number] }) }
   end
 

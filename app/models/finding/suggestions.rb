@@ -2,10 +2,11 @@
 class Suggestions
   PAGES = 6
   SECTIONS = 4
+  RANKED = 80 # sections: few are told, and one types on
   LOOKED_AT = 300 # titles, and words that may be meant
 
   def initialize(text, viewer)
-    @search = Search.new(text, viewer)
+    @search = Search.new(text, viewer, most: RANKED)
     @words = @search.query.words.map { |word| Zuhause::Document::Title.normalise(word) }
     @viewer = viewer
   end

@@ -29,10 +29,10 @@ class PageList
   #
   # @return [Hash{Integer=>Array<String>}] names of those who keep it, by access list
   def keepers_of(pages)
-    entries = AccessListEntry.where(access_list_id: pages.map(&:access_list_id).uniq, level: :keep).includes(:person, :group)
-    known = Group.known_to(viewer).ids.to_set
-    entries.group_by(&:access_list_id).transform_values do |found|
-      found.filter_map { |entry| entry.for_group? ? (entry.group.name if known.include?(entry.group_id)) : entry.person&.name }.sort
+    keeping = AccessListEntry.where(access_list_id: pages.map(&:access_list_id).uniq, level: :keep).left_joins(:person, :group)
+    rows = keeping.pluck(:access_list_id, "people.name", "groups.id", "groups.name")
+    rows.group_by(&:first).transform_values do |found|
+      found.filter_map { |_list, person, group, name| person || (name if viewer.active_member? || viewer.subject.groups.include?(group)) }.sort
     end
   end
 

@@ -11,6 +11,18 @@ module Page::Addressed
   end
 
   def to_param
-    [ Zuhause::Document::Title.slug(title), public_id ].compact_blank.join("-")
+    [ Page::Addressed.slug(title), public_id ].compact_blank.join("-")
+  end
+
+  MOST_SLUGS = 20_000 # that are remembered
+  SLUGS = Concurrent::Map.new
+  private_constant :SLUGS
+
+  # The same titles are met again and again, in the plan above all.
+  def self.slug(title)
+    SLUGS.fetch(title) do
+      SLUGS.clear if SLUGS.size >= MOST_SLUGS
+      SLUGS[title] = Zuhause::Document::Title.slug(title)
+    end
   end
 end
