@@ -47,6 +47,11 @@ class Viewer
     sight_of(page) != :nothing
   end
 
+  # @return [Hash{Integer=>Integer}] see RecentPages
+  def recent_pages
+    @recent_pages ||= RecentPages.ranks(self)
+  end
+
   # @return [Boolean] whether links to other sites open in a new tab
   def sites_apart?
     person&.sites_apart.nil? ? house.sites_apart? : person.sites_apart

@@ -12,8 +12,9 @@ class Search
 
   # @param filters [SearchFilters, nil]
   # @param most [Integer] sections that are ranked
-  def initialize(text, viewer, filters: nil, most: MOST)
-    @most = most
+  # @param titles_apart [Boolean] whether pages found by their titles are told elsewhere
+  def initialize(text, viewer, filters: nil, most: MOST, titles_apart: false)
+    @most, @titles_apart = most, titles_apart
     @text = text.to_s
     @query = Zuhause::Finding::Query.new(text)
     @viewer = viewer
@@ -85,6 +86,8 @@ class Search
   #
   # @param pages [Array<Page>] that are told
   def find_own_sections(pages)
+    return @own_sections = hits.to_set if @titles_apart
+
     named, others = pages.partition { |page| query.words.any? { |word| Zuhause::Finding::Snippet.fold(page.title).include?(Zuhause::Finding::Snippet.fold(word)) } }
     own = named.any? ? Section.matching("{heading body} : (#{query.to_fts5})", self.pages.where(id: named), most: @most) : []
     @own_sections = own.to_set.merge(sections_by_page.values_at(*others.map(&:id)).flatten.compact)
@@ -93,7 +96,7 @@ class Search
   attr_reader :own_sections
 
   def recent
-    @recent ||= RecentPages.ranks(@viewer)
+    @viewer.recent_pages
   end
 
   # Those whose heading has the words first, then those whose own words have them, the shortest first, then those found by

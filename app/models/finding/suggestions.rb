@@ -6,7 +6,7 @@ class Suggestions
   LOOKED_AT = 300 # titles, and words that may be meant
 
   def initialize(text, viewer)
-    @search = Search.new(text, viewer, most: RANKED)
+    @search = Search.new(text, viewer, most: RANKED, titles_apart: true)
     @words = @search.query.words.map { |word| Zuhause::Document::Title.normalise(word) }
     @viewer = viewer
   end
@@ -50,7 +50,7 @@ class Suggestions
   end
 
   def in_order(ids)
-    recent = RecentPages.ranks(@viewer)
+    recent = @viewer.recent_pages
     typed = @words.join(" ")
     Page.where(id: ids).pluck(:id, :title).sort_by do |id, title|
       normal = Zuhause::Document::Title.normalise(title)
