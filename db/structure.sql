@@ -155,17 +155,6 @@ FOREIGN KEY ("blob_id")
   REFERENCES "active_storage_blobs" ("id")
 );
 CREATE UNIQUE INDEX "index_active_storage_variant_records_uniqueness" ON "active_storage_variant_records" ("blob_id", "variation_digest");
-CREATE VIRTUAL TABLE section_index USING fts5(
-  title, heading, body, content='sections', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3 4 5'
-)
-/* section_index(title,heading,body) */;
-CREATE TABLE IF NOT EXISTS 'section_index_data'(id INTEGER PRIMARY KEY, block BLOB);
-CREATE TABLE IF NOT EXISTS 'section_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;
-CREATE TABLE IF NOT EXISTS 'section_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB);
-CREATE TABLE IF NOT EXISTS 'section_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
-CREATE TRIGGER sections_after_insert AFTER INSERT ON sections BEGIN INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body); END;
-CREATE TRIGGER sections_after_delete AFTER DELETE ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body); END;
-CREATE TRIGGER sections_after_update AFTER UPDATE OF title, heading, body ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, old.body); INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, new.body); END;
 CREATE VIRTUAL TABLE title_index USING fts5(
   title, content='pages', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='1 2 3 4'
 )
@@ -379,7 +368,18 @@ CREATE UNIQUE INDEX "index_pages_under_way_on_work_id_and_source_id" ON "pages_u
 CREATE TRIGGER versions_works_come AFTER INSERT ON works BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_works_go AFTER DELETE ON works BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_works_change AFTER UPDATE OF state ON works WHEN new.state IS NOT old.state BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE VIEW section_texts AS SELECT id, title, heading, inflated(body) AS body FROM sections;
+CREATE VIRTUAL TABLE section_index USING fts5(title, heading, body, content='section_texts', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3')
+/* section_index(title,heading,body) */;
+CREATE TABLE IF NOT EXISTS 'section_index_data'(id INTEGER PRIMARY KEY, block BLOB);
+CREATE TABLE IF NOT EXISTS 'section_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;
+CREATE TABLE IF NOT EXISTS 'section_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB);
+CREATE TABLE IF NOT EXISTS 'section_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
+CREATE TRIGGER sections_after_insert AFTER INSERT ON sections BEGIN INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, inflated(new.body)); END;
+CREATE TRIGGER sections_after_delete AFTER DELETE ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, inflated(old.body)); END;
+CREATE TRIGGER sections_after_update AFTER UPDATE OF title, heading, body ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, inflated(old.body)); INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, inflated(new.body)); END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261125000016'),
 ('20261125000015'),
 ('20261125000014'),
 ('20261125000013'),

@@ -5,6 +5,9 @@ class Section < ApplicationRecord
 
   belongs_to :page
 
+  # Lies compressed; the index reads it through the view section_texts.
+  attribute :body, CompressedText.new
+
   # Replaces a page's sections by those of an edition.
   def self.follow_edition(page, edition)
     where(page: page).delete_all

@@ -81,7 +81,7 @@ class MigrationsTest < ActiveSupport::TestCase
 
   # Documents one way, compressed or not.
   def plain(value)
-    value = Zlib.inflate(value) if value.is_a?(String) && value.encoding == Encoding::BINARY
+    value = Zlib.inflate(value).force_encoding(Encoding::UTF_8) if value.is_a?(String) && value.encoding == Encoding::BINARY
     value.is_a?(String) && value.start_with?("{\"") ? JSON.parse(value) : value
   end
 
