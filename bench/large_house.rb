@@ -38,6 +38,26 @@ class LargeHouse
     room.pages.order(:id).offset(room.pages.count / 2).first
   end
 
+  # Half of the rooms are open to a group that a few do not belong to, and a guest reads twenty pages.
+  def open_to_some
+    return if Group.exists?(name: "Most of us")
+
+    outside = Person.where(email: %w[p8@bench.example p9@bench.example]).ids
+    most = Group.create!(name: "Most of us", people: Person.where.not(id: outside))
+    Room.shared.order(:id).drop(2).each_slice(2).map(&:first).each do |room|
+      room.grant(Zuhause::Access::Holder.new(:group, most.id), :read)
+      room.grant(Zuhause::Access::Holder.everyone, :none)
+    end
+    guest = Person.create!(name: "Guest", email: "guest@bench.example", password: "under-the-eaves", role: "guest")
+    Page.where(own_list: false, room: Room.order(:id).first).order(:id).last(19).push(Page.find(Edition.where(number: 501).pick(:page_id))).each { |page| page.grant(Zuhause::Access::Holder.new(:person, guest.id), :read) }
+  end
+
+  # @return [Array<Page>] three that the guest reads, the last with a long history
+  def pages_of_guest
+    pages = Page.where(id: AccessGrant.where(person: Person.find_by!(email: "guest@bench.example")).select(:page_id)).order(:id).to_a
+    [ pages.last, pages[-2], Page.find(Edition.where(number: 501).pick(:page_id)) ]
+  end
+
   # One room holds a tenth of all pages.
   def share(room)
     room.zero? ? @pages / 10 : (@pages - (@pages / 10)) / (@rooms - 1)

@@ -129,8 +129,8 @@ class SeparateServerTest < ApplicationSystemTestCase
 
   def text_in_database
     database = SQLite3::Database.new(database_file.to_s)
-    document = database.get_first_value("SELECT document FROM drafts WHERE version IS NOT NULL ORDER BY version DESC LIMIT 1")
-    Zuhause::Document::Text.of(JSON.parse(document))
+    body = database.get_first_value("SELECT body FROM drafts JOIN texts USING (page_id, digest) WHERE version IS NOT NULL ORDER BY version DESC LIMIT 1")
+    Zuhause::Document::Text.of(Text.new(body: body).document)
   ensure
     database&.close
   end
