@@ -1,7 +1,7 @@
 # Copying many pages, as long work: in portions, each in a short transaction of its own; the copies appear all at once at
 # the end.
 class Copying
-  PORTION = 8 # pages
+  PORTION = 3 # pages, in some fifty milliseconds
 
   # @param work [Work]
   def initialize(work)
@@ -35,10 +35,12 @@ class Copying
     pages = Page.where(id: copies.values.map(&:id))
     pages.update_all(bin_root_id: nil, binned_at: nil, binned_by_id: nil)
     PageUnderWay.where(work: @work).delete_all
-    top = copies.fetch(@work.page_id).reload
-    top.refresh_access_lists
-    pages.includes(:edition).find_each { |page| tell(page) }
-    top
+    copies.fetch(@work.page_id).reload.tap(&:refresh_access_lists)
+  end
+
+  # Tells of it once it can be seen.
+  def announce(top)
+    top.subtree.includes(:edition).find_each { |page| Page.transaction { tell(page) } }
   end
 
   # Nothing of it stays.

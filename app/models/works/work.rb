@@ -78,6 +78,7 @@ class Work < ApplicationRecord
     transaction do
       update!(result: task.finish, state: "done", done: total, finished_at: Time.current)
     end
+    task.announce(result)
   end
 
   def give_up(task, state, problem = nil)
