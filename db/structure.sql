@@ -369,7 +369,7 @@ CREATE TRIGGER versions_works_come AFTER INSERT ON works BEGIN INSERT INTO versi
 CREATE TRIGGER versions_works_go AFTER DELETE ON works BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_works_change AFTER UPDATE OF state ON works WHEN new.state IS NOT old.state BEGIN INSERT INTO versions VALUES ('works', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE VIEW section_texts AS SELECT id, title, heading, inflated(body) AS body FROM sections;
-CREATE VIRTUAL TABLE section_index USING fts5(title, heading, body, content='section_texts', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3')
+CREATE VIRTUAL TABLE section_index USING fts5(title, heading, body, content='section_texts', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='3 5')
 /* section_index(title,heading,body) */;
 CREATE TABLE IF NOT EXISTS 'section_index_data'(id INTEGER PRIMARY KEY, block BLOB);
 CREATE TABLE IF NOT EXISTS 'section_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;

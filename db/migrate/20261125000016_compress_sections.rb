@@ -1,7 +1,7 @@
 require "zlib"
 
-# The text of sections lies compressed; the index reads it through a view, and begins of words are kept for two and three
-# letters only: longer ones are found as quickly without. Portions are transactions of their own, and what was stopped goes on.
+# The text of sections lies compressed; the index reads it through a view, and begins of words are kept for three and five
+# letters only: the others are found by these, and longer ones as quickly without. Portions are transactions of their own, and what was stopped goes on.
 class CompressSections < ActiveRecord::Migration[7.2]
   disable_ddl_transaction!
 
@@ -33,7 +33,7 @@ class CompressSections < ActiveRecord::Migration[7.2]
   def index_anew
     connection.execute("CREATE VIEW section_texts AS SELECT id, title, heading, inflated(body) AS body FROM sections")
     connection.execute(<<~SQL)
-      CREATE VIRTUAL TABLE section_index USING fts5(title, heading, body, content='section_texts', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3')
+      CREATE VIRTUAL TABLE section_index USING fts5(title, heading, body, content='section_texts', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='3 5')
     SQL
     connection.execute("INSERT INTO section_index(section_index) VALUES('rebuild')")
     added = "INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, inflated(new.body));"

@@ -2,7 +2,7 @@
 # what their lists give them, who can read what a list opens. What it is made of is told by the versions in the database,
 # which triggers renew; they are read anew for each viewer, so that nothing is kept past a change.
 class Kept
-  STORE = ActiveSupport::Cache::MemoryStore.new(size: 64.megabytes, coder: nil)
+  STORE = ActiveSupport::Cache::MemoryStore.new(size: 24.megabytes, coder: nil)
 
   # Version of all that is kept: raised where what is kept is made otherwise.
   FORM = 1
