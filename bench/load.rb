@@ -35,12 +35,17 @@ class LoadBench
       before = Process.clock_gettime(Process::CLOCK_MONOTONIC)
       answer = connection.request(request)
       @times << ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - before) * 1000)
-      @errors += 1 unless answer.is_a?(Net::HTTPSuccess)
+      failed("#{request.method} #{request.path}: #{answer.code}") unless answer.is_a?(Net::HTTPSuccess)
       answer.get_fields("Set-Cookie").to_a.each { |cookie| cookie.split(";").first.split("=", 2).then { |name, value| @cookies[name] = value } }
       answer
-    rescue IOError, SystemCallError, Timeout::Error
-      @errors += 1
+    rescue IOError, SystemCallError, Timeout::Error => e
+      failed("#{request.path}: #{e.class}")
       @connection = nil
+    end
+
+    def failed(what)
+      @errors += 1
+      warn what if ENV["TELL"]
     end
 
     def connection
@@ -56,9 +61,12 @@ class LoadBench
   end
 
   def run
-    @pages = Page.kept.where(own_list: false, room: Room.order(:id).limit(12)).where.not(edition_id: nil).order(:id).limit(400).map { |page| "/p/#{page.to_param}" }
+    open_rooms = Room.where(access_list_id: AccessListEntry.where(holder: "everyone").select(:access_list_id))
+    pages = Page.kept.joins(:room).merge(open_rooms).where("pages.access_list_id = rooms.access_list_id").where.not(edition_id: nil)
+    @pages = pages.order(:id).limit(400).map { |page| "/p/#{page.to_param}" }
     people = Person.order(:id).to_a
-    @readers, @writers = people[20, READERS].map { |person| Visitor.new(person) }, people.first(1).cycle.first(WRITERS).map { |person| Visitor.new(person) }
+    writing = people[100, WRITERS].each { |person| Room.order(:id).second.grant(Zuhause::Access::Holder.new(:person, person.id), :write) }
+    @readers, @writers = [ people[20, READERS], writing ].map { |some| some.map { |person| Visitor.new(person) } }
     serving do
       alone = tell("one reader alone", [ @readers.first ]) { 60.times { read(@readers.first) } }
       together = tell("#{READERS} readers and #{WRITERS} writers, #{SECONDS} s", @readers) { together! }

@@ -5,7 +5,8 @@ serving = %w[demo production].include?(ENV["RAILS_ENV"])
 workers ENV.fetch("WEB_CONCURRENCY") { serving ? Etc.nprocessors : 0 }.to_i
 preload_app!
 
-threads_count = ENV.fetch("RAILS_MAX_THREADS", 5).to_i
+# Many, since a thread waits a fifth of a second for more from the same browser before it takes another.
+threads_count = ENV.fetch("RAILS_MAX_THREADS", 12).to_i
 threads threads_count, threads_count
 
 port ENV.fetch("PORT", 3000)

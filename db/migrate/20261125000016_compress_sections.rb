@@ -1,7 +1,8 @@
 require "zlib"
 
 # The text of sections lies compressed; the index reads it through a view, and begins of words are kept for three and five
-# letters only: the others are found by these, and longer ones as quickly without. Portions are transactions of their own, and what was stopped goes on.
+# letters only: the others are found by these, and longer ones as quickly without. Portions are transactions of their own, and
+# what was stopped goes on.
 class CompressSections < ActiveRecord::Migration[7.2]
   disable_ddl_transaction!
 
