@@ -161,7 +161,7 @@ class LoadBench
 
   # Of the server and the processes it has started.
   def processor_seconds
-    pids = [ @server, *`pgrep -P #{@server}`.split.map(&:to_i) ]
+    pids = [ @server, *IO.popen([ "pgrep", "-P", @server.to_s ], &:read).split.map(&:to_i) ]
     pids.sum { |pid| File.read("/proc/#{pid}/stat").rpartition(")").last.split.values_at(11, 12).sum(&:to_i) } / 100.0
   end
 

@@ -82,7 +82,7 @@ class Viewer
 
   # @return [Hash{Integer=>Symbol}] the level that each access list gives, of those that give any
   def levels
-    @levels ||= kept.fetch([ :levels, subject.id, subject.role, subject.suspended?, switches.to_a ], of: %i[people lists]) do
+    @levels ||= kept.fetch([ :levels, self.class.name, subject.id, subject.role, subject.suspended?, switches.to_a ], of: %i[people lists]) do
       entries.each_with_object({}) do |(list, holder, level), found|
         given = effect(holder, level)
         found[list] = given if given != :none && LEVELS.fetch(given) > LEVELS.fetch(found[list], 0)
