@@ -2,6 +2,7 @@
 # writers (a save every 2 s each), then as many pages as can be had. Tells 95th percentiles, pages a second and core, errors,
 # and saves that were acknowledged and are not there. Run by bin/bench load.
 require "net/http"
+require_relative "../test/support/session_cookie"
 
 class LoadBench
   READERS = 50
@@ -11,12 +12,10 @@ class LoadBench
 
   # Somebody with a browser of their own.
   class Visitor
-    COOKIE = Rails.application.config.session_options.fetch(:key)
-
     attr_reader :times, :errors
 
     def initialize(person)
-      @cookies = { COOKIE => session(person) }
+      @cookies = { SessionCookie::NAME => SessionCookie.of(person) }
       @times, @errors = [], 0
     end
 
@@ -50,13 +49,6 @@ class LoadBench
 
     def connection
       @connection ||= Net::HTTP.start("127.0.0.1", PORT, keep_alive_timeout: 60)
-    end
-
-    def session(person)
-      jar = ActionDispatch::Request.new(Rails.application.env_config.merge("HTTP_HOST" => "127.0.0.1", "rack.input" => StringIO.new)).cookie_jar
-      session = { "session_id" => SecureRandom.hex(16), "warden.user.person.key" => Person.serialize_into_session(person), "warden.user.person.session" => { "sign_in" => SignIn.begin(person) } }
-      jar.encrypted[COOKIE] = { value: session }
-      Rack::Utils.escape(jar[COOKIE])
     end
   end
 

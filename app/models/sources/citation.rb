@@ -1,27 +1,15 @@
 # That a page's draft or edition cites a source.
 class Citation < ApplicationRecord
-  belongs_to :page
+  include FollowsText
+
   belongs_to :source
 
-  scope :from_editions, -> { where(stage: "edition") }
-
   class << self
-    def follow_draft(page, draft)
-      record(page, "draft", draft.points)
-    end
-
-    def follow_edition(page, edition)
-      record(page, "edition", edition.points)
-    end
-
     private
 
-    # Replaces what is recorded of a page by what is cited now.
-    def record(page, stage, points)
-      where(page: page, stage: stage).delete_all
+    def rows_for(points)
       ids = points.select { |reference| reference.use == :cite }.map { |reference| reference.target.value }
-      rows = ids.any? ? Source.where(public_id: ids).ids.map { |id| { page_id: page.id, source_id: id, stage: stage } } : []
-      insert_all!(rows) if rows.any?
+      ids.any? ? Source.where(public_id: ids).ids.map { |id| { source_id: id } } : []
     end
   end
 end

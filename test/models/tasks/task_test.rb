@@ -18,7 +18,7 @@ class TaskTest < ActiveSupport::TestCase
   test "a tick is laid over the edition, goes into the draft with its next save, and into the next edition" do
     @first.tick(true, by: @ben)
     assert_equal [ true, nil ], done(@page.edition.document).then { |states| [ @page.tasks.find(@first.id).done, states.first ] }
-    save_same
+    save_again
     assert_equal [ true, nil ], done(@page.reload.draft.document)
     assert_equal({ @first.block_id => true }, @page.ticked)
     assert_predicate @first.reload, :done?
@@ -28,7 +28,7 @@ class TaskTest < ActiveSupport::TestCase
 
   test "what the writer says after that counts" do
     @first.tick(true, by: @ben)
-    save_same
+    save_again
     document = @page.reload.draft.document
     document["content"].first["content"].first["attrs"].delete("done")
     @page.save_draft(State.new(title: @page.title, document: document), base_version: @page.draft.version, save_id: "untick", by: @ana)
@@ -56,7 +56,7 @@ class TaskTest < ActiveSupport::TestCase
     assert_equal [ true, true ], states
     @page.reload.publish(version: @page.reload.draft.version, by: @ana)
     assert_equal [ true, true ], states
-    save_same && @page.publish(version: @page.reload.draft.version, by: @ana)
+    save_again && @page.publish(version: @page.reload.draft.version, by: @ana)
     assert_equal [ [ true, true ], [ true, true ] ], [ states, done(@page.reload.edition.document) ]
   end
 
@@ -64,13 +64,13 @@ class TaskTest < ActiveSupport::TestCase
     older, state = @page.edition, @page.draft
     write_more && @page.publish(version: @page.reload.draft.version, by: @ana)
     @page.tasks.find_by!(block_id: @first.block_id).tick(true, by: @ben)
-    save_same && @page.publish(version: @page.reload.draft.version, by: @ana)
+    save_again && @page.publish(version: @page.reload.draft.version, by: @ana)
     @page.reload.put_back(older, by: @ana)
     assert_equal [ [ true, false ], [ true, nil ] ], [ states, done(@page.reload.draft.document) ]
     @page.take_back(state, by: @ana)
     assert_equal [ true, nil ], done(@page.reload.draft.document)
     @page.tasks.find_by!(block_id: @second.block_id).tick(true, by: @ben)
-    save_same
+    save_again
     @page.reload.discard_draft(version: @page.draft.version, by: @ana)
     assert_equal [ true, true ], done(@page.reload.draft.document)
     assert_equal [ true, true ], states
@@ -78,9 +78,9 @@ class TaskTest < ActiveSupport::TestCase
 
   test "a tick made while a save is on its way waits for the next one" do
     waiting = Tick.method(:waiting)
-    Tick.stub(:waiting, ->(page) { waiting.call(page).tap { @first.tick(true, by: @ben) } }) { save_same }
+    Tick.stub(:waiting, ->(page) { waiting.call(page).tap { @first.tick(true, by: @ben) } }) { save_again }
     assert_equal [ [ nil, nil ], [ true, false ] ], [ done(@page.reload.draft.document), states ]
-    save_same
+    save_again
     assert_equal [ true, nil ], done(@page.reload.draft.document)
   end
 
@@ -116,7 +116,7 @@ class TaskTest < ActiveSupport::TestCase
     Zuhause::Document::Walk.blocks(document).select { |node| node["type"] == "task" }.map { |node| node.dig("attrs", "done") }
   end
 
-  def save_same
+  def save_again
     @page.reload.save_draft(State.new(title: @page.title, document: @page.draft.document), base_version: @page.draft.version, by: @ana)
   end
 

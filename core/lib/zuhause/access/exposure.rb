@@ -113,8 +113,10 @@ module Zuhause
       end
 
       def concerning(person, after)
-        same = person.equal?(after) && @switches == @switches_after
-        [ person, after ].uniq.flat_map { |each| each.names.flat_map { |holder| naming.fetch(holder, []) } }.uniq(&:object_id).reject { |page| same && page.before.equal?(page.after) }
+        unchanged = person.equal?(after) && @switches == @switches_after
+        holders = [ person, after ].uniq.flat_map(&:names)
+        touched = holders.flat_map { |holder| naming.fetch(holder, []) }.uniq(&:object_id)
+        unchanged ? touched.reject { |page| page.before.equal?(page.after) } : touched
       end
 
       # @return [Hash{Holder=>Array<Touched>}] pages by who is named in what they grant, before or after
