@@ -20,7 +20,6 @@ class Happening < ApplicationRecord
   after_create_commit { TellJob.perform_later(id) if pending_tellings.target.any? }
 
   scope :newest_first, -> { order(created_at: :desc, id: :desc) }
-  scope :announced, -> { where(small: false, act: ACTS.named(&:news)) }
   # Of a room, not of pages in it, which may have lists of their own, nor of pages that have been erased.
   scope :of_place, ->(place) { where(place.is_a?(Room) ? { subject: subject_of(place), room_id: place.id } : { page_id: place.id }) }
   scope :of_access, -> { where(act: ACTS.named { |act| act.readers == :keepers }).or(where(act: "moved").where("json_extract(details, '$.opened') + json_extract(details, '$.closed') + json_extract(details, '$.changed') > 0")) }

@@ -17,13 +17,6 @@ module Zuhause
         new(:anyone, nil)
       end
 
-      # @param text [String] as {#to_s} gives it
-      # @return [Holder] of a number as its id
-      def self.parse(text)
-        kind, id = text.split(":")
-        new(kind.to_sym, id&.to_i)
-      end
-
       # @return [Symbol] the highest level that this sort of holder can be given
       def cap
         CAPS.fetch(kind)
