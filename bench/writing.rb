@@ -52,8 +52,9 @@ class WritingBench
     driver.find_element(id: "person_email").send_keys("w@bench.example")
     driver.find_element(id: "person_password").send_keys(PASSWORD, :enter)
     Selenium::WebDriver::Wait.new(timeout: 20).until { driver.find_elements(css: ".me").any? }
-    opened = Array.new(7) { open_draft(driver) }.sort
-    printf "%-52s %9.1f ms\n", "opening it in the browser, until it can be written", opened[3]
+    driver.execute_cdp("Page.addScriptToEvaluateOnNewDocument", source: READY)
+    opened = Array.new(15) { open_draft(driver) }.sort
+    printf "%-52s %9.1f ms  (aim: at most 400 ms; %.0f to %.0f ms)\n", "opening it in the browser, until it can be written", opened[7], *opened.minmax
     driver.execute_script("sessionStorage.setItem('text', document.querySelector('.ProseMirror').innerHTML)")
     in_editor = type(driver)
     bare = in_bare_field(driver)
@@ -72,11 +73,16 @@ class WritingBench
     retry
   end
 
+  # Runs before any script of the page, so that nobody has to look again and again whether it is ready.
+  READY = <<~JS.freeze
+    new MutationObserver(() => document.querySelector("[data-ready=true]") && (window.ready ??= performance.now()))
+      .observe(document, { subtree: true, childList: true, attributes: true, attributeFilter: ["data-ready"] })
+  JS
+
   # Milliseconds from asking for the page until the editor is ready.
   def open_draft(driver)
     driver.get("#{ADDRESS}/p/#{@page.to_param}/draft/edit")
-    Selenium::WebDriver::Wait.new(timeout: 60, interval: 0.02).until { driver.find_elements(css: "[data-ready=true]").any? }
-    driver.execute_script("return performance.now()")
+    Selenium::WebDriver::Wait.new(timeout: 60).until { driver.execute_script("return window.ready") }
   end
 
   # From each key to what is painted: the first frame behind it, and what the browser did until it could do anything else.

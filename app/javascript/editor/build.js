@@ -15,6 +15,7 @@ import marks from "./marks"
 import { searching } from "./panels/searching"
 import selectionMenu from "./selection_menu"
 import stated from "./stated"
+import touched from "./touched"
 
 // @param on [Object] what the editor calls when something is asked for: signs (see asking), onFiles, onProblem, onDay,
 //   onEscape, onDescribe
@@ -40,6 +41,7 @@ export default function build({ root, element, content, words, names, page, past
       selectionMenu(menu),
       inView(root),
       lastLine,
+      touched(element, content),
       UndoRedo,
       Gapcursor,
       Dropcursor.configure({ class: "drop-line", color: false, width: 2 }),

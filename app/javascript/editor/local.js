@@ -8,9 +8,11 @@ export default class Local {
 
   async look() {
     this.held = await this.saving.unsaved()
+    if (!this.held) return
+
     const own = this.text.read()
-    if (this.held && this.held.document === own.document && this.held.title === own.title) this.saving.forget()
-    else if (this.held) this.part("local").hidden = false
+    if (this.held.document === own.document && this.held.title === own.title) this.saving.forget()
+    else this.part("local").hidden = false
   }
 
   // If somebody saved since, both texts are shown.

@@ -22,11 +22,17 @@ export default class Saving {
     this.wait = 1000
   }
 
+  // Asked of the browser before the editor is built, so that the answer is there when it is.
+  look() {
+    this.looked ??= get(this.key)
+    return this.looked
+  }
+
   // What this browser still holds of an earlier visit, if the server never had it.
   //
   // @return [Object, undefined] title, document (in JSON), and the version that it builds on
   async unsaved() {
-    const held = await get(this.key)
+    const held = await this.look()
     return held && { ...held, document: typeof held.document === "string" ? held.document : JSON.stringify(held.document) }
   }
 

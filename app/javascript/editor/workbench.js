@@ -23,6 +23,7 @@ export default () => {
       onNewIds: (ids, sent) => bench.text.takeIds(ids, sent), onTicked: (ticks) => bench.text.takeTicks(ticks),
       onRefused: (errors) => say(`${words.refused} ${Object.values(errors).flat().join(" ")}`)
     })
+    saving.look()
     bench.editor = bench.text.editor = editor = build({
       root, element: part("editor"), content: draft.document, words, names, page: bench.page, pasteAddress: root.dataset.paste, menu: part("selection-menu"),
       on: {

@@ -9,12 +9,18 @@ class EditorNames
 
   # @return [Hash] names by public id, of people, pages and files
   def as_json(*)
-    ids = Zuhause::Links.in(@document).select { |reference| reference.target.kind == :page }.map { |reference| reference.target.value }
-    files = Zuhause::Links.in(@document).select { |reference| reference.use == :file }.map { |reference| reference.target.value }
-    sources = Zuhause::Links.in(@document).select { |reference| reference.use == :cite }.map { |reference| reference.target.value }
     people = @viewer.active_member? ? Person.active : Person.where(id: @viewer.person.id)
-    pages = Page.seen_by(@viewer).where(public_id: ids).to_a
+    pages = Page.seen_by(@viewer).where(public_id: ids { |reference| reference.target.kind == :page }).to_a
+    files = PageFile.where(public_id: ids { |reference| reference.use == :file }, page: @page)
+    sources = Source.where(public_id: ids { |reference| reference.use == :cite })
     { people: people.by_name.pluck(:public_id, :name).to_h, pages: pages.to_h { |page| [ page.public_id, page.title ] }, states: PageStates.of(pages),
-      files: PageFile.where(public_id: files, page: @page).pluck(:public_id, :name).to_h, sources: Source.where(public_id: sources).pluck(:public_id, :title).to_h }
+      files: files.pluck(:public_id, :name).to_h, sources: sources.pluck(:public_id, :title).to_h }
+  end
+
+  private
+
+  def ids(&wanted)
+    @points ||= Zuhause::Links.in(@document)
+    @points.select(&wanted).map { |reference| reference.target.value }
   end
 end

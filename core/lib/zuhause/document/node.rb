@@ -34,6 +34,7 @@ module Zuhause
         @name, @expression, @group, own, @marks = self.class.declared.values_at(:name, :expression, :group, :attrs, :marks)
         @attrs = block? ? ID.merge(own) : own
         @content = Content.parse(@expression)
+        @textblock = @content.names.intersect?(%w[inline text])
       end
 
       def block?
@@ -46,7 +47,7 @@ module Zuhause
 
       # @return [Boolean] whether its content is text rather than blocks
       def textblock?
-        content.names.intersect?(%w[inline text])
+        @textblock
       end
 
       # @param node [Hash] of this type, as in all that follows

@@ -53,6 +53,8 @@ module Zuhause
     # @param around [Hash] whose text it is
     # @param block [Hash] that it stands in
     def linked(inline, around, block = around)
+      return [] if inline.none? { |node| target_of(node) }
+
       text = Document::Text.of(around)
       offset = 0
       inline.chunk_while { |a, b| target_of(a) && target_of(a) == target_of(b) }.filter_map do |run|
