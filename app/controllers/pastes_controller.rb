@@ -1,5 +1,7 @@
 # Turns what is pasted into nodes: the core's readers do it, so that nothing is parsed as HTML in the browser.
 class PastesController < ApplicationController
+  include TellsProblems
+
   door :somebody
 
   LONGEST = Zuhause::Document::Schema::MAX_BYTES
@@ -10,6 +12,8 @@ class PastesController < ApplicationController
 
     read = Pasted.new(text: addresses.to_targets(text), html: html.presence && addresses.to_targets(html), grid: grid.presence).read
     render json: { content: read.doc["content"], reports: read.reports.map(&:to_h) }
+  rescue Zuhause::Document::Invalid => e
+    render json: { error: problems_of(e).to_sentence }, status: :unprocessable_entity
   end
 
   private

@@ -2,6 +2,8 @@
 module OnPage
   extend ActiveSupport::Concern
 
+  include TellsProblems
+
   included do
     before_action :find_page
   end
@@ -12,11 +14,6 @@ module OnPage
   def find_binned_page
     @page = Page.in_bin_of(viewer).at_address(params[:page_id])
     @room = @page.room
-  end
-
-  # @param problem [Zuhause::Document::Check::Problem]
-  def problem_words(problem)
-    t("document.problems.#{problem.code}", node: t("document.nodes.#{problem.node}", default: problem.node), **problem.details)
   end
 
   def find_page

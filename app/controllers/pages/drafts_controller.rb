@@ -18,7 +18,7 @@ class Pages::DraftsController < ApplicationController
 
     render json: { version: draft.version, new_ids: draft.new_ids, ticked: @page.ticked }
   rescue Zuhause::Document::Invalid => e
-    render json: { errors: { document: e.problems.map { |problem| problem_words(problem) } } }, status: :unprocessable_entity
+    render json: { errors: { document: problems_of(e) } }, status: :unprocessable_entity
   end
 
   private

@@ -12,9 +12,9 @@ class Pages::MarkdownsController < ApplicationController
 
   # What cannot be read as it is written, while it is being written.
   def create
-    return head(:content_too_large) if text.bytesize > Zuhause::Document::Schema::MAX_BYTES
-
     render json: said(read.reports)
+  rescue Zuhause::Document::Invalid => e
+    render json: problems_of(e).map { |words| { line: 1, words: words } }
   end
 
   def update
@@ -27,7 +27,7 @@ class Pages::MarkdownsController < ApplicationController
     flash.now[:notice] = t(".done_but", count: read.reports.size)
     again(:ok, nil)
   rescue Zuhause::Document::Invalid => e
-    again(:unprocessable_entity, e.problems.map { |problem| problem_words(problem) }.to_sentence)
+    again(:unprocessable_entity, problems_of(e).to_sentence, [])
   end
 
   private
@@ -41,12 +41,12 @@ class Pages::MarkdownsController < ApplicationController
   end
 
   # The form as it was filled in; saving again builds on the newest text.
-  def again(status, problem)
+  def again(status, problem, reports = read.reports)
     @draft = @page.reload.draft
     @draft.title = params[:title]
     @text = text
     @problem = problem
-    @reports = said(read.reports)
+    @reports = said(reports)
     render :edit, status: status
   end
 

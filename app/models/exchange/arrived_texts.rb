@@ -2,6 +2,8 @@
 # shown where they are named.
 class ArrivedTexts
   READERS = { ".md" => :markdown, ".markdown" => :markdown, ".html" => :html, ".htm" => :html, ".xhtml" => :html, ".txt" => :plain, ".text" => :plain, ".docx" => :office, ".odt" => :office }.freeze
+  # What a link in a text leads to, in Markdown and in HTML.
+  LED = %r{(?<before>\]\(<|href=")(?<address>[^>"\n]{1,2000})(?=[>"])|(?<before>href=')(?<address>[^'\n]{1,2000})(?=')|(?<before>\]\()(?<address>[^)<>\s]{1,2000})(?=[)\s])}
   FRONT_MATTER = /\A---[ \t]*\n(.*?)\n---[ \t]*\n/m
   DATA = %r{\Adata:image/[a-z+.-]+;base64,}i
 
@@ -37,6 +39,8 @@ class ArrivedTexts
     Arrival::Text.new(key: key, name: name, title: title, document: document, reports: read.reports.map { |report| report.to_h.slice(:code, :detail) }.first(200), pictures: shown)
   rescue OfficeText::Unreadable, PageFile::Unfit
     Arrival::Text.new(key: key, name: name, problem: "unreadable")
+  rescue Zuhause::Document::Invalid
+    Arrival::Text.new(key: key, name: name, problem: "too_much")
   end
 
   def entitled(title, doc, name)
@@ -50,7 +54,7 @@ class ArrivedTexts
   def markdown(bytes, picture)
     text = utf8(bytes)
     front = text[FRONT_MATTER, 1]
-    title = Zuhause::Document::Title.clean(front[/^title:[ \t]*["']?(.+?)["']?[ \t]*$/, 1]).presence if front
+    title = Zuhause::Document::Title.clean(front[/^title:(.+)$/, 1].to_s.strip.delete_prefix('"').delete_prefix("'").delete_suffix('"').delete_suffix("'")).presence if front
     [ title&.first(Zuhause::Document::Title::LENGTH.end), Zuhause::Markup::MarkdownReader.read(linked(text.sub(FRONT_MATTER, "")), picture: picture) ]
   end
 
@@ -79,11 +83,18 @@ class ArrivedTexts
 
   # Addresses of the other files, and of this house's pages, become what they mean.
   def linked(text)
-    text = @to_targets.call(text)
-    @texts.reduce(text) do |linked, (key, upload)|
+    @to_targets.call(text).gsub(LED) do
+      led = Regexp.last_match
+      key = keys[led[:address].delete_prefix("./").sub(/#.*\z/, "")]
+      key ? "#{led[:before]}page:#{key}" : led[0]
+    end
+  end
+
+  # @return [Hash{String=>String}] of the texts, by the names that lead to them
+  def keys
+    @keys ||= @texts.each_with_object({}) do |(key, upload), found|
       name = File.basename(upload.original_filename.to_s)
-      names = [ name, ERB::Util.url_encode(name) ].uniq.map { |each| Regexp.escape(each) }.join("|")
-      linked.gsub(%r{(\]\(<?|href=["'])(?:\./)?(?:#{names})(?:#[^)>"']*)?(?=[)>"'\s])}) { "#{Regexp.last_match(1)}page:#{key}" }
+      [ name, ERB::Util.url_encode(name) ].each { |each| found[each] = key }
     end
   end
 

@@ -11,7 +11,7 @@ class Section < ApplicationRecord
   # Replaces a page's sections by those of an edition.
   def self.follow_edition(page, edition)
     where(page: page).delete_all
-    insert_all!(rows(edition.document).map.with_index { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: edition.title, position: i) })
+    insert_all!(rows(edition.state.sections).map.with_index { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: edition.title, position: i) })
   end
 
   # How well sections answer is told by where the words stand in them, never by how often they occur in the house: that
@@ -30,10 +30,9 @@ class Section < ApplicationRecord
     number / PER_PAGE
   end
 
-  def self.rows(document)
-    sections = Zuhause::Document::Outline.sections(document)
+  def self.rows(sections)
     kept, beyond = sections.first(PER_PAGE), sections.drop(PER_PAGE)
-    kept.last.text = [ kept.last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") if beyond.any?
+    kept[-1] = kept.last.dup.tap { |last| last.text = [ last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") } if beyond.any?
     kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, body: section.text } }
   end
   private_class_method :rows

@@ -22,9 +22,30 @@ class State
     @digest ||= Text.digest_of(json)
   end
 
-  # @return [String] its text as it is kept. Made before a transaction begins, so that none waits for it
+  # @return [String] its text as it is kept
   def body
     @body ||= Text.compress(json)
+  end
+
+  # @return [Array<Zuhause::Links::Reference>] what its text points to
+  def points
+    @points ||= Zuhause::Links.in(document)
+  end
+
+  # @return [Array<Zuhause::Document::Outline::Section>] that its text is found by
+  def sections
+    @sections ||= Zuhause::Document::Outline.sections(document)
+  end
+
+  # Works out what is to be written, before a transaction begins: nobody waits for that then.
+  def prepare
+    tap { [ body, points, sections ] }
+  end
+
+  # @param other [State]
+  # @return [Boolean] whether both say the same
+  def same?(other)
+    title == other.title && digest == other.digest
   end
 
   private

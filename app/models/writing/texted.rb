@@ -26,6 +26,6 @@ module Texted
 
   # @return [Array<Zuhause::Links::Reference>] what its text points to
   def points
-    @points ||= Zuhause::Links.in(document)
+    state.points
   end
 end

@@ -1,3 +1,5 @@
+require "zuhause/changes/budget"
+require "zuhause/changes/sequence"
 require "zuhause/changes/matching"
 require "zuhause/changes/shared"
 require "zuhause/changes/inline"

@@ -202,4 +202,21 @@ class LooksAndSourceTest < ActionDispatch::IntegrationTest
   def ids(document)
     Zuhause::Document::Walk.blocks(document).filter_map { |block| block.dig("attrs", "id") }
   end
+
+  test "few bytes that would become very much are refused in words, at each door, and nothing is lost" do
+    page, before = @page, @page.draft.digest
+    bomb = "|#{"a|" * 600}\n|#{"-|" * 600}\n#{"|b|\n" * 600}"
+    post "/pastes", params: { text: bomb }, as: :json
+    assert_response :unprocessable_entity
+    assert_match(/at most 50,000 cells/, response.parsed_body["error"])
+    post "/pastes", params: { text: "", html: "<table>#{"<tr><td colspan=100 rowspan=100>x" * 600}</table>" }, as: :json
+    assert_response :unprocessable_entity
+    post "/p/#{page.to_param}/markdown", params: { text: bomb }, as: :json
+    assert_match(/at most 50,000 cells/, response.parsed_body.first["words"])
+    patch "/p/#{page.to_param}/markdown", params: { text: bomb, title: "Gangway", base_version: page.draft.version }
+    assert_response :unprocessable_entity
+    assert_select "[role=alert]", text: /at most 50,000 cells/
+    assert_includes css_select("textarea").text, "|a|a|a|"
+    assert_equal before, page.reload.draft.digest
+  end
 end

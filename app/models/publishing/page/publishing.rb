@@ -25,12 +25,13 @@ module Page::Publishing
   # @return [Edition]
   # @raise [Stale, Unchanged]
   def publish(version:, by:, note: "", small: false, at: Time.current)
+    prepared = draft.state.prepare
     transaction do
       reload
       raise Stale unless draft.version == version
       raise Unchanged unless unpublished_changes?
 
-      issue(draft.state, draft: draft, by: by, note: note, small: small, at: at)
+      issue(prepared.same?(draft.state) ? prepared : draft.state, draft: draft, by: by, note: note, small: small, at: at)
     end
   end
 

@@ -40,7 +40,7 @@ module Page::Drafting
   def save_draft(state, base_version:, by:, save_id: SecureRandom.uuid, at: Time.current)
     accepted = Zuhause::Document.accept(state.document)
     ticks = Tick.waiting(self)
-    state = state.with(document: with_own_files(ticks.lay_over(accepted.doc), by: by)).tap(&:body)
+    state = state.with(document: with_own_files(ticks.lay_over(accepted.doc), by: by)).prepare
     saved = drafts.build(base_version: base_version, save_id: save_id, state: state, new_ids: accepted.new_ids, author: by, created_at: at)
     transaction do
       raise ActiveRecord::RecordNotFound unless Page.exists?(id) # erased since it was read

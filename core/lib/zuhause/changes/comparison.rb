@@ -9,9 +9,15 @@ module Zuhause
       # @param old [Hash] a document in normal form
       # @param new [Hash] another
       def initialize(old, new)
+        @budget = Budget.new
         @matching = Matching.new(old, new)
         @root = kept(old, new, moved: false)
         entries.each_with_index { |entry, i| entry.number = i }
+      end
+
+      # @return [Boolean] whether so much differs that some of it is told as removed and added whole
+      def bounded?
+        @budget.refused? || @matching.bounded?
       end
 
       # @return [Array<Entry>] all entries below the document, in reading order
@@ -52,7 +58,7 @@ module Zuhause
       def kept(old, new, moved:)
         attrs = changed_attrs(old, new)
         type = Document::Schema::NODES.fetch(new["type"])
-        parts = Inline.compare(old["content"] || [], new["content"] || []) if type.textblock?
+        parts = Inline.compare(old["content"] || [], new["content"] || [], @budget) if type.textblock?
         children = children(old, new) unless type.textblock?
         entry = Entry.new(kind: :same, old: old, new: new, moved: moved, attrs: attrs, parts: parts, children: children)
         entry.kind = :changed if attrs.any? || parts&.any? { |part| part.kind != :same } || children&.any? { |child| child.kind != :same || child.moved }
@@ -94,14 +100,15 @@ module Zuhause
 
       # Each removed block goes behind the one that it stood behind.
       def put_removed(old, entries)
-        (old["content"] || []).each_with_index do |node, i|
-          next if @matching.kept?(node)
-
-          before = (old["content"] || []).first(i).reverse_each.find { |other| entries.any? { |e| e.old.equal?(other) && !e.moved } }
-          place = before ? entries.index { |e| e.old.equal?(before) } + 1 : 0
-          entries.insert(place, removed(node))
+        standing = entries.reject(&:moved).each_with_object({}.compare_by_identity) { |entry, found| found[entry.old] = entry if entry.old }
+        behind = Hash.new { |followed, entry| followed[entry] = [] }.compare_by_identity
+        before = nil
+        (old["content"] || []).each do |node|
+          if @matching.kept?(node) then before = standing.fetch(node, before)
+          else behind[before] << removed(node)
+          end
         end
-        entries
+        behind.fetch(nil, []) + entries.flat_map { |entry| [ entry, *behind.fetch(entry, []) ] }
       end
 
       def collect(entries)

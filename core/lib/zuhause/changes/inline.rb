@@ -1,5 +1,3 @@
-require "diff/lcs"
-
 module Zuhause
   module Changes
     # What changed inside one block of text, word by word.
@@ -9,20 +7,20 @@ module Zuhause
       Part = Struct.new(:kind, :old, :new)
 
       WORD = /[\p{L}\p{M}\p{N}]+|\s+|./m
-      MOST = 3000 # words in a stretch that is compared word by word; a longer one counts as replaced
 
       module_function
 
       # @param old [Array<Hash>] inline nodes in normal form
       # @param new [Array<Hash>]
+      # @param budget [Budget] once that is spent, a stretch that differs counts as replaced
       # @return [Array<Part>] in order; neighbours of one kind joined
-      def compare(old, new)
+      def compare(old, new, budget = Budget.new)
         return join([ Part.new(:same, old, new) ]) if old == new && old.any?
 
         head, one, other = Shared.head(old, new)
         tail, one, other = Shared.tail(one, other)
         same = [ head, tail ].map { |nodes| nodes.any? ? [ Part.new(:same, nodes, nodes) ] : [] }
-        join(same.first + words(one, other) + same.last)
+        join(same.first + words(one, other, budget) + same.last)
       end
 
       # @param parts [Array<Part>]
@@ -38,11 +36,11 @@ module Zuhause
       end
 
       # Word by word; the words that both begin or end with are kept, whatever marks they carry.
-      def words(old, new)
+      def words(old, new, budget)
         one, other = tokens(old), tokens(new)
         head = common(one, other)
         tail = common(one.drop(head).reverse, other.drop(head).reverse)
-        middle = between(one[head...(one.size - tail)], other[head...(other.size - tail)])
+        middle = between(one[head...(one.size - tail)], other[head...(other.size - tail)], budget)
         keep(one.first(head), other.first(head)) + middle + keep(one.last(tail), other.last(tail))
       end
       private_class_method :words
@@ -68,17 +66,12 @@ module Zuhause
       end
       private_class_method :keep
 
-      def between(one, other)
-        return replaced(one, other) if one.empty? || other.empty? || one.size + other.size > MOST
+      def between(one, other, budget)
+        return replaced(one, other) if one.empty? || other.empty? || !budget.spend(one.size + other.size)
 
-        Diff::LCS.sdiff(one.map { |token| sign(token) }, other.map { |token| sign(token) }).flat_map do |change|
-          a, b = one[change.old_position], other[change.new_position]
-          case change.action
-          when "=" then keep([ a ], [ b ])
-          when "-" then [ Part.new(:removed, [ a ], nil) ]
-          when "+" then [ Part.new(:added, nil, [ b ]) ]
-          else replaced([ a ], [ b ])
-          end
+        pairs = Sequence.common(one.map { |token| sign(token) }, other.map { |token| sign(token) }, budget)
+        [ [ -1, -1 ], *pairs, [ one.size, other.size ] ].each_cons(2).flat_map do |(i, j), (k, l)|
+          replaced(one[i + 1...k], other[j + 1...l]) + (k < one.size ? keep([ one[k] ], [ other[l] ]) : [])
         end
       end
       private_class_method :between

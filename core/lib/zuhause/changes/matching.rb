@@ -4,13 +4,14 @@ module Zuhause
     # those with equal content; of the rest, those whose words are mostly the same.
     class Matching
       ALIKE = 0.5 # share of words in common from which two blocks are one, changed
-      MOST_PAIRS = 40_000 # beyond this many comparisons of words the rest counts as removed and added
+      MOST = 1_000_000 # words looked up in other blocks; if it were more, the rest counts as removed and added
 
       Place = Struct.new(:node, :parent, :index)
 
       # @param old [Hash] a document in normal form
       # @param new [Hash] another
       def initialize(old, new)
+        @budget = Budget.new(MOST)
         @old = places(old)
         @new = places(new)
         @partner = {}.compare_by_identity
@@ -21,6 +22,11 @@ module Zuhause
         match_alike
         match_around
         match_cells
+      end
+
+      # @return [Boolean] whether there was too much to tell which blocks are alike
+      def bounded?
+        @budget.refused?
       end
 
       # @param node [Hash] a block of the new document, or the document
@@ -79,13 +85,13 @@ module Zuhause
       end
 
       def match_alike
-        old_words, new_words = [ open_old, open_new ].map { |nodes| nodes.to_h { |node| [ node, words(node) ] }.compare_by_identity.reject { |_n, w| w.empty? } }
-        return if old_words.size * new_words.size > MOST_PAIRS
+        old_words, new_words = [ open_old, open_new ].map { |nodes| nodes.map { |node| [ node, words(node) ] }.reject { |_node, words| words.empty? } }
+        return unless @budget.spend(old_words.size * new_words.sum { |_node, words| words.size })
 
         pairs = new_words.flat_map do |node, words|
-          old_words.filter_map { |old, others| [ likeness(words, others), node, old ] if old["type"] == node["type"] }
+          old_words.filter_map { |old, others| old["type"] == node["type"] && (likeness = likeness(words, others)) >= ALIKE && [ likeness, node, old ] }
         end
-        pairs.select { |likeness, _n, _o| likeness >= ALIKE }.sort_by.with_index { |(likeness, _n, _o), i| [ -likeness, i ] }.each do |_l, node, old|
+        pairs.sort_by.with_index { |(likeness, _n, _o), i| [ -likeness, i ] }.each do |_l, node, old|
           pair(old, node) unless @partner.key?(node) || @taken.key?(old)
         end
       end

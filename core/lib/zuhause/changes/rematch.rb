@@ -1,5 +1,3 @@
-require "diff/lcs"
-
 module Zuhause
   module Changes
     # Finds for each block of a text that came without ids the block that it was. Children of one parent are aligned: those
@@ -15,6 +13,7 @@ module Zuhause
 
       def initialize(old, new)
         @new = new
+        @budget = Budget.new
         @matching = Matching.new(old, new)
         @ids = {}.compare_by_identity
         @taken = Document::Walk.blocks(new).filter_map { |node| node.dig("attrs", "id") }.to_set
@@ -44,27 +43,30 @@ module Zuhause
       end
 
       def pairs(olds, news)
-        same = Diff::LCS.sdiff(olds.map { |node| key(node) }, news.map { |node| key(node) }).select(&:unchanged?).map { |change| [ change.old_position, change.new_position ] }
+        same = Sequence.common(olds.map { |node| key(node) }, news.map { |node| key(node) }, @budget)
         gaps(same, olds, news).flat_map { |old_gap, new_gap| alike(old_gap, new_gap) } + same.map { |i, j| [ olds[i], news[j] ] }
       end
 
       def alike(olds, news)
-        matched = news.each_with_index.filter_map { |node, j| (i = olds.index { |old| old.equal?(@matching.old_of(node)) }) && [ i, j ] }
+        places = olds.each_with_index.with_object({}.compare_by_identity) { |(node, i), found| found[node] = i }
+        matched = news.each_with_index.filter_map { |node, j| (i = places[@matching.old_of(node)]) && [ i, j ] }
         kept = Comparison.longest_increasing(matched.map(&:first)).map { |place| matched[place] }
         gaps(kept, olds, news).flat_map { |old_gap, new_gap| in_place(old_gap, new_gap) } + kept.map { |i, j| [ olds[i], news[j] ] }
       end
 
       def in_place(olds, news)
+        places = olds.each_index.group_by { |i| sort(olds[i]) }
         place = 0
         news.filter_map do |node|
-          at = (place...olds.size).find { |i| interchangeable?(olds[i], node) } or next
+          at = sort(node) && places[sort(node)]&.bsearch { |i| i >= place } or next
           place = at + 1
           [ olds[at], node ]
         end
       end
 
-      def interchangeable?(old, node)
-        old["type"] == node["type"] && (!Document::Schema::NODES.fetch(node["type"]).textblock? || [ old, node ].all? { |each| Document::Text.of(each).empty? })
+      # @return [String, nil] what can stand for each other where they stand: containers, and blocks without words
+      def sort(node)
+        node["type"] unless Document::Schema::NODES.fetch(node["type"]).textblock? && !Document::Text.of(node).empty?
       end
 
       # What stands between the pairs on either side.

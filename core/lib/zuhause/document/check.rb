@@ -13,7 +13,13 @@ module Zuhause
         bad_attr: "has no valid %{attr}",
         unknown_attr: "has no attribute %{attr}",
         bad_text: "has no text",
-        bad_mark: "cannot carry the mark %{mark}"
+        bad_mark: "cannot carry the mark %{mark}",
+        most_nodes: "holds more than %{most} nodes",
+        most_cells: "holds a table of more than %{most} cells",
+        most_markup: "holds more than %{most} tags",
+        most_attributes: "holds an element with more than %{most} attributes",
+        most_markdown: "is a text of more than %{most} bytes",
+        most_html: "is a text of more than %{most} bytes"
       }.freeze
       private_constant :WORDS
 
@@ -49,6 +55,8 @@ module Zuhause
 
         size = JSON.generate(tree).bytesize
         add(:too_large, tree, [], bytes: Schema::MAX_BYTES) if size > Schema::MAX_BYTES
+      rescue Invalid => e
+        problems.replace(e.problems)
       rescue JSON::GeneratorError, JSON::NestingError, EncodingError
         add(:bad_text, tree, [])
       end
@@ -57,7 +65,9 @@ module Zuhause
 
       def check_tree(tree)
         stack = [ [ tree, [] ] ]
+        size = Limits::Size.new
         while problems.size < MOST && (node, path = stack.pop)
+          size.add(node)
           if path.size > Schema::MAX_DEPTH + (inline?(node) ? INLINE_LEVELS : 0)
             add(:too_deep, node, path, depth: Schema::MAX_DEPTH)
           elsif check_node(node, path)

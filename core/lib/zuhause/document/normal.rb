@@ -8,6 +8,7 @@ module Zuhause
 
       # @param tree [Hash] a tree that {Check} finds nothing against
       # @return [Array(Hash, Array<String>)] the tree in normal form, and the link targets that became text
+      # @raise [Invalid] for more than a document can hold
       def self.form(tree)
         normal = new
         [ normal.node(tree), normal.dropped.uniq ]
@@ -24,6 +25,8 @@ module Zuhause
 
       def initialize
         @dropped = []
+        @size = Limits::Size.new
+        @targets = Hash.new { |known, text| known[text] = Links::Target.parse(text) }
       end
 
       def node(tree, parent = nil)
@@ -36,7 +39,8 @@ module Zuhause
         attrs = with_address(attrs) if attrs.key?("address")
         result["attrs"] = attrs if attrs.any?
         content = content(type, tree["content"] || [])
-        content = Table.filled(content) if type.name == "table"
+        content = filled(content) if type.name == "table"
+        @size.add(result)
         result["content"] = content if content.any?
         result
       end
@@ -50,6 +54,11 @@ module Zuhause
         nodes
       end
 
+      def filled(rows)
+        before = rows.sum { |row| row["content"].size }
+        Table.filled(rows).tap { |whole| @size.more(2 * (whole.sum { |row| row["content"].size } - before)) }
+      end
+
       def text(tree, parent)
         text = Normal.clean(tree["text"])
         text = text.tr("\n", " ") unless parent&.name == "code_block"
@@ -58,6 +67,7 @@ module Zuhause
         result = { "type" => "text", "text" => text }
         marks = marks(tree["marks"] || [])
         result["marks"] = marks if marks.any?
+        @size.add(result)
         result
       end
 
@@ -75,7 +85,7 @@ module Zuhause
         return plain_mark(mark) unless mark["type"] == "link"
 
         raw = mark.dig("attrs", "target").to_s
-        target = Links::Target.parse(raw)
+        target = @targets[raw]
         return dropped.push(raw) && nil unless target
 
         { "type" => "link", "attrs" => { "target" => target.to_s } }

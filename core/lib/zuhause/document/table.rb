@@ -9,33 +9,39 @@ module Zuhause
 
       # @param rows [Array<Hash>] row nodes
       # @return [Array<Place>] in reading order
+      # @raise [Invalid] for more places than a table can have
       def places(rows)
-        taken = Set.new
+        free = [] # by column: the first row in which nothing from above stands there
+        covered = 0
         rows.each_with_index.flat_map do |row, y|
           x = 0
           row["content"].map do |cell|
-            x += 1 while taken.include?([ y, x ])
-            place = Place.new(cell, y, x)
-            cover(place) { |at| taken << at }
-            place
+            x += 1 while free.fetch(x, 0) > y
+            width, height = span(cell, "colspan"), span(cell, "rowspan")
+            width.times { |dx| free[x + dx] = [ free[x + dx] || 0, y + height ].max }
+            Limits.hold(:cells, [ covered += width * height, free.size * rows.size ].max)
+            Place.new(cell, y, x).tap { x += width }
           end
         end
       end
 
       # @param rows [Array<Hash>]
       # @return [Integer] columns
+      # @raise [Invalid]
       def width(rows)
         places(rows).map { |place| place.column + span(place.cell, "colspan") }.max || 0
       end
 
       # @param rows [Array<Hash>] row nodes, perhaps of unequal width
       # @return [Array<Hash>] the same, short rows filled with empty cells and spans cut off at the last row
+      # @raise [Invalid]
       def filled(rows)
         rows = rows.each_with_index.map { |row, y| row.merge("content" => row["content"].map { |cell| cut(cell, rows.size - y) }) }
-        width = width(rows)
-        covered = places(rows).each_with_object(Hash.new { |hash, y| hash[y] = Set.new }) { |place, found| cover(place) { |y, x| found[y] << x } }
+        places = places(rows)
+        width = places.map { |place| place.column + span(place.cell, "colspan") }.max || 0
+        taken = taken(places, rows.size, width)
         rows.each_with_index.map do |row, y|
-          missing = width - covered[y].size
+          missing = width - taken[y].count(true)
           missing.positive? ? row.merge("content" => row["content"] + Array.new(missing) { empty_cell }) : row
         end
       end
@@ -49,10 +55,13 @@ module Zuhause
         { "type" => "cell", "content" => [ { "type" => "paragraph" } ] }
       end
 
-      def cover(place)
-        span(place.cell, "rowspan").times { |dy| span(place.cell, "colspan").times { |dx| yield [ place.row + dy, place.column + dx ] } }
+      # @return [Array<Array<Boolean, nil>>] by row and column, whether a cell stands there
+      def taken(places, height, width)
+        Array.new(height) { Array.new(width) }.tap do |taken|
+          places.each { |place| span(place.cell, "rowspan").times { |dy| taken[place.row + dy].fill(true, place.column, span(place.cell, "colspan")) } }
+        end
       end
-      private_class_method :cover
+      private_class_method :taken
 
       def cut(cell, most)
         return cell if span(cell, "rowspan") <= most

@@ -19,7 +19,10 @@ module Zuhause
       def self.parse(text)
         return unless text.to_s.valid_encoding?
 
-        text = text.to_s.gsub(/\A\s+|\s+\z/, "")
+        text = text.to_s
+        return if text.include?("\u0000")
+
+        text = text.strip
         return if text.length > LONGEST
 
         scheme, rest = text.split(":", 2)

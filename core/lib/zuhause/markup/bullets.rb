@@ -15,12 +15,18 @@ module Zuhause
         found = lines.map { |line| LINE.match(line) }
         return text if found.none?
 
-        steps = found.compact.map { |match| width(match[:indent]) }.uniq.sort
-        bullets = found.compact.map { |match| match[:bullet] }.uniq
+        steps = places(found.compact.map { |match| width(match[:indent]) }.uniq.sort)
+        bullets = places(found.compact.map { |match| match[:bullet] }.uniq)
         lines.zip(found).map do |line, match|
-          match ? "#{"  " * (steps.one? ? bullets.index(match[:bullet]) : steps.index(width(match[:indent])))}- #{match[:text]}" : line
+          match ? "#{"  " * (steps.one? ? bullets[match[:bullet]] : steps[width(match[:indent])])}- #{match[:text]}" : line
         end.join("\n")
       end
+
+      # How deep each stands: no deeper than a document can hold.
+      def places(steps)
+        steps.each_with_index.to_h { |step, i| [ step, [ i, Document::Schema::MAX_DEPTH ].min ] }
+      end
+      private_class_method :places
 
       def width(indent)
         indent.gsub("\t", " " * TAB).length

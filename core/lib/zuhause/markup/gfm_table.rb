@@ -6,6 +6,24 @@ module Zuhause
 
       module_function
 
+      # The parser fills rows up to the width of the first, so that a wide row and many short ones become very many cells.
+      #
+      # @param markdown [String]
+      # @raise [Document::Invalid] if its tables could have more cells than may be
+      def judge(markdown)
+        before = columns = lines = 0
+        markdown.each_line do |line|
+          if line.match?(/\A\s*\z/)
+            before += columns * lines
+            next columns = lines = 0
+          end
+
+          lines += 1
+          columns = [ columns, line.count("|") + 1 ].max if line.include?("|") && line.include?("-") && line.delete("-|:> \t\n*+.)0-9").empty?
+          Document::Limits.hold(:cells, before + (columns * lines))
+        end
+      end
+
       # @param node [Hash] a table
       def fits?(node)
         header, *rows = node["content"]

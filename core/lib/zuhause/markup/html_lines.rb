@@ -8,10 +8,6 @@ module Zuhause
       MARKS = { "b" => "strong", "strong" => "strong", "i" => "emphasis", "em" => "emphasis", "cite" => "emphasis", "dfn" => "emphasis", "var" => "emphasis", "u" => "underline",
                 "ins" => "underline", "s" => "strike", "del" => "strike", "strike" => "strike", "code" => "code", "kbd" => "code", "samp" => "code", "tt" => "code",
                 "sub" => "sub", "sup" => "sup", "mark" => "highlight" }.freeze
-      # What programs write into style attributes in place of elements; a match of the second takes the element's mark away.
-      STYLES = { "strong" => [ /font-weight:\s*(?:bold|[6-9]00)/i, /font-weight:\s*(?:normal|[1-4]00)/i ], "emphasis" => [ /font-style:\s*italic/i, /font-style:\s*normal/i ],
-                 "underline" => [ /text-decoration[a-z-]*:[^;]*underline/i, /text-decoration[a-z-]*:\s*none/i ], "strike" => [ /text-decoration[a-z-]*:[^;]*line-through/i, /text-decoration[a-z-]*:\s*none/i ],
-                 "sub" => [ /vertical-align:\s*sub/i, nil ], "sup" => [ /vertical-align:\s*super/i, nil ] }.freeze
       SPACE = /[ \t\r\n\f]+/
 
       # @return [Array<Hash>] inline nodes, their white space not yet judged
@@ -23,7 +19,7 @@ module Zuhause
         return unkept(node) if UNKEPT.include?(node.name)
         return text(node["alt"].to_s, marks) if node.name == "img"
 
-        inner = (marks + marks_of(node)).uniq { |mark| mark["type"] }
+        inner = within(node, marks)
         node.children.flat_map { |child| inline(child, inner) }
       end
 
@@ -42,13 +38,14 @@ module Zuhause
         []
       end
 
+      # @return [Array<Hash>] the marks of what stands in an element, each kind once
+      def within(node, marks)
+        own = marks_of(node)
+        own.empty? ? marks : (marks + own).uniq { |mark| mark["type"] }
+      end
+
       def marks_of(node)
-        names = [ MARKS[node.name] ].compact
-        style = node["style"].to_s
-        STYLES.each do |name, (sets, lifts)|
-          names << name if style.match?(sets)
-          names.delete(name) if lifts && style.match?(lifts)
-        end
+        names = HTMLStyles.marked([ MARKS[node.name] ].compact, HTMLStyles.of(node["style"]))
         marks = names.uniq.map { |name| { "type" => name } }
         marks << { "type" => "link", "attrs" => { "target" => node["href"].to_s.strip } } if node.name == "a" && node["href"] && !node["href"].start_with?("#")
         marks

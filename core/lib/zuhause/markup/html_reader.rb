@@ -20,11 +20,13 @@ module Zuhause
       # @param picture [#call] takes the address and the words of a picture, gives the public id of the file to show in its
       #   place, or nil to leave it out
       # @return [MarkdownReader::Read]
+      # @raise [Document::Invalid] for more than a document can hold ({Document::Limits})
       def self.read(html, picture: ->(_address, _words) { })
         new(html, picture).read
       end
 
       def initialize(html, picture)
+        HTMLMeasure.judge(html)
         @html = Document::Normal.clean(html)
         @picture = picture
         @reports = []
@@ -88,7 +90,7 @@ module Zuhause
       end
 
       def alignment(node)
-        "#{node["align"]} #{node["style"].to_s[/text-align:\s*(\w+)/i, 1]}"[/center|right/]
+        "#{node["align"]} #{HTMLStyles.of(node["style"])["text-align"]}"[/center|right/]
       end
 
       # Containers too deep to keep give way to what is in them.
@@ -118,10 +120,17 @@ module Zuhause
       private
 
       def parse
-        Nokogiri::HTML5.parse(@html, max_tree_depth: DEEPEST, max_attributes: -1)
-      rescue ArgumentError
+        Nokogiri::HTML5.parse(@html, max_tree_depth: DEEPEST, max_attributes: Document::Limits::ATTRIBUTES)
+      rescue ArgumentError => e
+        Document::Limits.refuse(:attributes, Document::Limits::ATTRIBUTES) if e.message.match?(/attributes/i)
         report(:too_deep, "")
-        Nokogiri::HTML5.parse(flattened, max_tree_depth: -1, max_attributes: -1)
+        parse_flattened
+      end
+
+      def parse_flattened
+        Nokogiri::HTML5.parse(flattened, max_tree_depth: -1, max_attributes: Document::Limits::ATTRIBUTES)
+      rescue ArgumentError
+        Document::Limits.refuse(:attributes, Document::Limits::ATTRIBUTES)
       end
 
       # The text without the tags of what stands too deep; only for what nobody wrote by hand.
@@ -172,7 +181,7 @@ module Zuhause
         return unkept(node) if UNKEPT.include?(node.name)
 
         type = TYPES[node.name]
-        type ? type.read(node, self, depth, marks) : blocks(node, depth, marks + marks_of(node))
+        type ? type.read(node, self, depth, marks) : blocks(node, depth, within(node, marks))
       end
     end
   end

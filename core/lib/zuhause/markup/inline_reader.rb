@@ -11,7 +11,7 @@ module Zuhause
         @reports = reports
         @footnote = footnote
         @nodes = []
-        @elements = []
+        @elements = Hash.new { |open, name| open[name] = [] } # marks that are open, by element; within each other
         stack = parent.each.to_a.reverse.map { |node| [ node, [] ] }
         while (node, marks = stack.pop)
           inner = read(node, marks) or next
@@ -51,10 +51,11 @@ module Zuhause
       end
 
       def text(string, marks)
-        marks += @elements.map(&:last).reject { |mark| marks.include?(mark) }
+        marks += @elements.values.filter_map(&:first).reject { |mark| marks.include?(mark) }
         node = { "type" => "text", "text" => string }
         node["marks"] = marks unless marks.empty?
         @nodes << node unless string.empty?
+        Document::Limits.hold(:nodes, @nodes.size)
         nil
       end
 
@@ -76,12 +77,12 @@ module Zuhause
         mark["attrs"] = { "tone" => element[:tone] } if element[:tone]
         return unless (mark["attrs"] || {}).all? { |key, value| type.attrs[key]&.allows?(value) } && type.attrs.key?("tone") == !element[:tone].nil?
 
-        @elements << [ element[:name], mark ]
+        @elements[element[:name]] << mark
       end
 
       # @return [Object, nil] nil if there is nothing to close
       def close_element(name)
-        at = @elements.rindex { |open, _mark| open == name } and @elements.delete_at(at)
+        @elements[name].pop
       end
 
       LEAF = /\A(mention|date|title|cite):(.*)\z/

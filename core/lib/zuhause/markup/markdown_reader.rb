@@ -25,18 +25,22 @@ module Zuhause
       # @param picture [#call] takes the address and the words of a picture that stands alone, gives the public id of the file
       #   to show in its place, or nil to leave a link
       # @return [Read]
+      # @raise [Document::Invalid] for more than a document can hold ({Document::Limits})
       def self.read(markdown, picture: ->(_address, _words) { })
         new(markdown, picture).read
       end
 
       def initialize(markdown, picture)
+        Document::Limits.hold(:markdown, markdown.bytesize)
         @markdown = Document::Normal.clean(markdown)
+        @size = Document::Limits::Size.new
         @picture = picture
         @reports = []
         @copies = Hash.new(0)
       end
 
       def read
+        GfmTable.judge(@markdown)
         text = @markdown.gsub(TOO_NESTED) { report(:too_deep, "") && "#{Regexp.last_match(1)}\\" }
         root, @notes = Footnotes.parse(Escapes.protect(Definitions.mark(text))) { |unused| report(:footnote, unused) }
         nodes = blocks(root, 1).map(&:first)
@@ -112,6 +116,7 @@ module Zuhause
 
       def block(node, depth)
         @line = node.sourcepos[:start_line]
+        @size.more(1)
         case node.type
         when :paragraph then [ paragraph(node) ]
         when :header then [ heading(node) ]
@@ -268,7 +273,7 @@ module Zuhause
 
       # @return [Array<Hash>] inline nodes, escapes still protected
       def inline(node)
-        InlineReader.new(node, method(:report), ->(number) { footnote(number) }).nodes
+        InlineReader.new(node, method(:report), ->(number) { footnote(number) }).nodes.tap { |nodes| @size.more(nodes.size) }
       end
 
       # What stands at the foot, where its number stands. More than lines of text cannot be kept there.

@@ -120,8 +120,8 @@ module Zuhause
 
       # Of paragraphs with bullets, those that are set in further stand deeper.
       def with_levels(items)
-        steps = items.map(&:level).select { |level| level <= 0 }.uniq.sort.reverse
-        items.each { |item| item.level = steps.index(item.level) + 1 if item.level <= 0 }
+        steps = items.map(&:level).select { |level| level <= 0 }.uniq.sort.reverse.each_with_index.to_h
+        items.each { |item| item.level = steps.fetch(item.level) + 1 if item.level <= 0 }
         items.each { |item| item.level = item.level.clamp(1, DEEPEST) }
       end
 
