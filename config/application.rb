@@ -10,6 +10,8 @@ require "action_mailer/railtie"
 require "action_view/railtie"
 require "rails/test_unit/railtie"
 
+require_relative "../lib/well_formed"
+
 Bundler.require(*Rails.groups)
 
 File.umask(0o077) # what the house keeps is its owner's alone
@@ -17,7 +19,7 @@ File.umask(0o077) # what the house keeps is its owner's alone
 module Zuhause
   class Application < Rails::Application
     config.load_defaults 7.2
-    config.autoload_lib(ignore: %w[assets tasks])
+    config.autoload_lib(ignore: %w[assets tasks well_formed.rb])
     # Models and jobs lie in folders by subject, which are no namespaces: docs/architecture.md has the map.
     config.x.apart = true # what a page view leaves to be written is written apart from it
     Rails.autoloaders.main.collapse(%w[models jobs].map { |kind| root.join("app", kind, "*") })
@@ -40,8 +42,11 @@ module Zuhause
     config.active_record.schema_format = :sql # full-text tables do not fit schema.rb
     # What was sent is left behind: it may be the very thing that could not be read.
     config.exceptions_app = lambda do |env|
-      routes.call(env.except("CONTENT_TYPE", "CONTENT_LENGTH").merge("rack.input" => StringIO.new))
+      routes.call(WellFormed.bare(env).merge("QUERY_STRING" => ""))
     end
+    config.middleware.insert_before Rack::MethodOverride, WellFormed, "_zuhause_session"
+    config.middleware.use WellFormed::Refusal
+    config.action_dispatch.rescue_responses["WellFormed::TooLarge"] = :content_too_large
     config.action_view.field_error_proc = ->(tag, _instance) { tag }
     config.i18n.load_path += root.glob("config/locales/*/*.yml")
     config.i18n.available_locales = %i[en en-US]

@@ -8,7 +8,7 @@ class AccessesController < ApplicationController
     raise ActiveRecord::RecordNotFound if @page.nil? && !policy(@room).look_around?
 
     @panel = AccessPanel.new(@place, viewer)
-    @checked = @panel.check(Person.find_by!(public_id: params[:person])) if params[:person].present? && @panel.names?
+    @checked = @panel.check(Person.find_by!(public_id: word(:person))) if params[:person].present? && @panel.names?
     render layout: !request.headers["X-Fragment"]
   end
 end

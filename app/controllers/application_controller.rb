@@ -1,5 +1,5 @@
 class ApplicationController < ActionController::Base
-  include Pundit::Authorization, Pagy::Backend, Doors
+  include Shapes, Pundit::Authorization, Pagy::Backend, Doors
 
   around_action :in_own_terms
   before_action :set_up_first
@@ -11,6 +11,9 @@ class ApplicationController < ActionController::Base
   rescue_from ActionView::MissingTemplate, ActionController::UnknownFormat, with: :not_acceptable
 
   helper_method :viewer, :house
+
+  LONGEST_ADDRESS = 1000 # bytes
+  private_constant :LONGEST_ADDRESS
 
   private
 
@@ -83,9 +86,15 @@ class ApplicationController < ActionController::Base
   def not_found_page
     return render("errors/not_found", formats: :html, status: :not_found) if viewer.signed_in?
 
-    store_location_for(:person, request.original_fullpath) if request.get? && request.format.html?
+    come_back_later if request.get? && request.format.html?
     @person = Person.new
     render "errors/sign_in", formats: :html, status: :not_found
+  end
+
+  # A cookie holds no more than this: of a long address its beginning is come back to, if that is one.
+  def come_back_later
+    address = [ request.original_fullpath, request.path ].find { |each| each.bytesize <= LONGEST_ADDRESS }
+    store_location_for(:person, address) if address
   end
 
   def unauthorized_json

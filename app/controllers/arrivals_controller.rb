@@ -53,7 +53,7 @@ class ArrivalsController < ApplicationController
   def find_page
     return unless params[:page]
 
-    @page = Page.seen_by(viewer).find_by!(public_id: params[:page])
+    @page = Page.seen_by(viewer).find_by!(public_id: params[:page].to_s)
     raise Pundit::NotAuthorizedError unless policy(@page).edit?
   end
 

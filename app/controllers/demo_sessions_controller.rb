@@ -5,7 +5,7 @@ class DemoSessionsController < ApplicationController
   def create
     raise ActiveRecord::RecordNotFound unless house.demo?
 
-    person = Person.active.find_by!(public_id: params[:person])
+    person = Person.active.find_by!(public_id: word(:person))
     sign_in(person)
     redirect_to stored_location_for(:person) || root_path, status: :see_other
   end

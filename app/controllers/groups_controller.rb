@@ -36,7 +36,7 @@ class GroupsController < ApplicationController
   end
 
   def save(form, notice)
-    name, ids = params.require(:group).permit(:name, people: []).values_at(:name, :people)
+    name, ids = fields(:group).permit(:name, people: []).values_at(:name, :people)
     people = Person.where(public_id: Array(ids))
     return unless @group.new_record? || looked?(people)
     return redirect_to(groups_path, status: :see_other, notice: notice) if @group.change(name: name, people: people, by: viewer.person)

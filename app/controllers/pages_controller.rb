@@ -30,9 +30,9 @@ class PagesController < ApplicationController
     raise Pundit::NotAuthorizedError unless @above && policy(@above).add_page?
 
     @templates = TemplateChoice.new(viewer, room: @above.room)
-    from = @templates.find(params[:template])
+    from = @templates.find(word(:template))
     acting_on(@above, :add_page?) do
-      @page = Page.begin(title: params.dig(:page, :title), above: @above, by: viewer.person, from: from)
+      @page = Page.begin(title: fields(:page)[:title].to_s, above: @above, by: viewer.person, from: from)
       raise ActiveRecord::Rollback unless @page.persisted? && described?
     end
     return redirect_to(edit_page_draft_path(@page), status: :see_other) if @page.persisted? && @page.errors.none?
@@ -57,6 +57,6 @@ class PagesController < ApplicationController
 
   # Its language and its tags, where the form gives any.
   def described?
-    @page.update(language: params.dig(:page, :language)) && (params[:tags].blank? || @page.tag_with(Tag.names_in(params[:tags]), by: viewer.person))
+    @page.update(language: fields(:page)[:language].to_s) && (params[:tags].blank? || @page.tag_with(Tag.names_in(params[:tags]), by: viewer.person))
   end
 end

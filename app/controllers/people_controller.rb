@@ -13,7 +13,7 @@ class PeopleController < ApplicationController
   end
 
   def create
-    @person = Person.new(params.require(:person).permit(:name, :email))
+    @person = Person.new(fields(:person).permit(:name, :email))
     @person.assign_attributes(role_and_office)
     return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.invite(by: viewer.person)
 
@@ -24,7 +24,7 @@ class PeopleController < ApplicationController
 
   # An address is changed once the old and the new one have agreed.
   def update
-    name, email = params.require(:person).values_at(:name, :email)
+    name, email = fields(:person).values_at(:name, :email)
     change = EmailChange.ask(@person, email) if email.present? && email.strip.downcase != @person.email
     change&.errors&.each { |error| @person.errors.add(:email, error.type) }
     return redirect_to(people_path, status: :see_other, notice: [ t(".done", name: @person.name), (t(".asked", email: change.email) if change) ].compact.join(" ")) if change.nil? || change.persisted? ? @person.change(name: name || @person.name, by: viewer.person) : false

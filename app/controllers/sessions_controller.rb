@@ -1,6 +1,7 @@
 class SessionsController < Devise::SessionsController
   door :anybody
   prepend_before_action :count_guess, only: :create # before anything asks who is signed in, which would try the password
+  prepend_before_action :judge_shapes, -> { params[:person] && fields(:person) }, only: :create
 
   def create
     super { guesses.forget }
@@ -13,7 +14,7 @@ class SessionsController < Devise::SessionsController
   private
 
   def guesses
-    @guesses ||= Guesses.new(request.remote_ip, params.dig(:person, :email))
+    @guesses ||= Guesses.new(request.remote_ip, params.dig(:person, :email).to_s)
   end
 
   def count_guess

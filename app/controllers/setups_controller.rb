@@ -20,7 +20,7 @@ class SetupsController < ApplicationController
   private
 
   def setup_params
-    params.require(:setup).permit(:house_name, :name, :email, :password)
+    fields(:setup).permit(:house_name, :name, :email, :password)
   end
 
   def not_found

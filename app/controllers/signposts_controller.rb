@@ -44,7 +44,7 @@ class SignpostsController < ApplicationController
   end
 
   def save(form)
-    @signpost.assign_attributes(params.require(:signpost).permit(:title, :target).merge(above: @above))
+    @signpost.assign_attributes(fields(:signpost).permit(:title, :target).merge(above: @above))
     @signpost.target = PageAddresses.new(request.base_url, viewer).to_target(@signpost.target)
     before = params[:before].present? ? below(@above).find_by!(public_id: params[:before]) : nil
     return render(form, status: :unprocessable_entity) unless @signpost.valid?

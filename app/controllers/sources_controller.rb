@@ -51,7 +51,7 @@ class SourcesController < ApplicationController
   end
 
   def source_params
-    params.require(:source).permit(:title, :author, :publisher, :address, :date, :accessed_on)
+    fields(:source).permit(:title, :author, :publisher, :address, :date, :accessed_on)
   end
 
   def json(source)

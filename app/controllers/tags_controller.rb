@@ -17,7 +17,7 @@ class TagsController < ApplicationController
   def edit; end
 
   def update
-    tag = @tag.rename(params.dig(:tag, :name), pages: writable)
+    tag = @tag.rename(fields(:tag)[:name].to_s, pages: writable)
     return redirect_to(tag, status: :see_other, notice: t(".done", count: writable.size)) if tag.errors.none?
 
     @tag.errors.copy!(tag.errors)

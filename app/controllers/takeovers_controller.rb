@@ -4,7 +4,7 @@ class TakeoversController < ApplicationController
 
   def index
     places = Takeover.places
-    @pagy = Pagy.new(count: places.size, page: params[:page].to_i.clamp(1, 10_000), limit: 50)
+    @pagy = Pagy.new(count: places.size, page: pagy_get_page({}), limit: 50)
     @places = places[@pagy.offset, @pagy.limit]
   end
 

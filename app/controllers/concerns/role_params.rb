@@ -4,7 +4,7 @@ module RoleParams
 
   # @return [Hash]
   def role_and_office
-    role, office = params.require(:person).values_at(:role, :office).map { |value| value.to_s.presence }
+    role, office = fields(:person).values_at(:role, :office).map { |value| value.to_s.presence }
     return { role: role || @person.role } if @person.office_owner?
 
     { role: role || @person.role, office: role == "guest" || office == "owner" ? "none" : office || @person.office }

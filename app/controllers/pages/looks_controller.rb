@@ -7,7 +7,7 @@ class Pages::LooksController < ApplicationController
   def edit; end
 
   def update
-    return render(:edit, status: :unprocessable_entity) unless @page.update(params.require(:page).permit(:icon, :language))
+    return render(:edit, status: :unprocessable_entity) unless @page.update(fields(:page).permit(:icon, :language))
 
     @page.update!(cover: nil) if params[:page][:no_cover] == "1"
     attempt(:cover) { |upload| @page.cover_with(upload, by: viewer.person) }

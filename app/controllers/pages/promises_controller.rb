@@ -12,7 +12,7 @@ class Pages::PromisesController < ApplicationController
 
   def create
     @new_page = acting_on(@page, :add_page?) do
-      Page.begin(title: params.dig(:page, :title), above: @page, by: viewer.person).tap { |page| Promise.keep(page, title: @title) if page.persisted? }
+      Page.begin(title: fields(:page)[:title], above: @page, by: viewer.person).tap { |page| Promise.keep(page, title: @title) if page.persisted? }
     end
     return redirect_to(edit_page_draft_path(@new_page), status: :see_other) if @new_page.persisted?
 

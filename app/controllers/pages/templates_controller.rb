@@ -10,7 +10,7 @@ class Pages::TemplatesController < ApplicationController
 
   def update
     @template = @page.template || @page.build_template(created_at: Time.current)
-    return render(:edit, status: :unprocessable_entity) unless @template.update(params.require(:template).permit(:description, :whole_house))
+    return render(:edit, status: :unprocessable_entity) unless @template.update(fields(:template).permit(:description, :whole_house))
 
     redirect_to @page, status: :see_other, notice: t(".done")
   end

@@ -7,7 +7,7 @@ class Pages::TitlesController < ApplicationController
   def edit; end
 
   def update
-    return redirect_to(@page, status: :see_other, notice: t(".done")) if @page.rename(params.dig(:page, :title).to_s, by: viewer.person)
+    return redirect_to(@page, status: :see_other, notice: t(".done")) if @page.rename(fields(:page)[:title].to_s, by: viewer.person)
 
     render :edit, status: :unprocessable_entity
   end

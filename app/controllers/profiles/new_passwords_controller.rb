@@ -7,7 +7,7 @@ class Profiles::NewPasswordsController < ApplicationController
 
   def update
     @person = viewer.person
-    return render(:edit, status: :unprocessable_entity) unless @person.update_with_password(params.require(:person).permit(:current_password, :password))
+    return render(:edit, status: :unprocessable_entity) unless @person.update_with_password(fields(:person).permit(:current_password, :password))
 
     HouseMailer.password_changed(@person).deliver_now
     go_on_signed_in

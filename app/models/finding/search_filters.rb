@@ -6,9 +6,9 @@ class SearchFilters
 
   # @param params [Hash] public ids by name, and a time of TIMES; what the viewer does not see counts for nothing
   def initialize(params, viewer)
-    @room = params[:room].presence && Room.seen_by(viewer).find_by(public_id: params[:room])
-    @tag = params[:tag].presence && Tag.seen_by(viewer).find_by(public_id: params[:tag])
-    @author = params[:author].presence && viewer.signed_in? ? Person.find_by(public_id: params[:author]) : nil
+    @room = params[:room].presence && Room.seen_by(viewer).find_by(public_id: params[:room].to_s)
+    @tag = params[:tag].presence && Tag.seen_by(viewer).find_by(public_id: params[:tag].to_s)
+    @author = params[:author].presence && viewer.signed_in? ? Person.find_by(public_id: params[:author].to_s) : nil
     @time = params[:time].presence_in(TIMES.keys)
   end
 

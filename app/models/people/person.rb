@@ -110,7 +110,7 @@ class Person < ApplicationRecord
   end
 
   def initials
-    name.split.values_at(0, -1).uniq.map { |word| word[0] }.join.upcase
+    name.split.values_at(0, -1).uniq.compact.map { |word| word[0] }.join.upcase
   end
 
   # @return [Zuhause::Access::Viewer] this person as the rules of access see them

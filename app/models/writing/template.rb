@@ -5,6 +5,7 @@ class Template < ApplicationRecord
   belongs_to :page
 
   normalizes :description, with: ->(text) { Zuhause::Document::Title.clean(text) }
+  normalizes :whole_house, with: ->(given) { given || false }, apply_to_nil: true
   validates :description, length: { maximum: LONGEST }
 
   # Templates on pages that the viewer reads.
