@@ -53,5 +53,7 @@ module Zuhause
     config.i18n.fallbacks = { "en-US": :en }
     config.i18n.raise_on_missing_translations = Rails.env.local?
     config.generators.system_tests = nil
+
+    server { Companions.mend }
   end
 end

@@ -11,6 +11,7 @@ ActiveSupport.on_load(:active_record_sqlite3adapter) do
     def configure_connection
       super
       @raw_connection.busy_handler_timeout = BUSY_MILLISECONDS
+      @raw_connection.synchronous = @config.fetch(:synchronous, "normal")
       # Compressed text as the index's triggers and its view read it.
       @raw_connection.create_function("inflated", 1) { |function, bytes| function.result = bytes && Zlib.inflate(bytes).force_encoding(Encoding::UTF_8) }
     end
