@@ -12,7 +12,7 @@ class HostileShapesTest < Minitest::Test
     quotes: ->(n) { "> " * n + "x" }, lists: ->(n) { n.times.map { |i| "#{"  " * [ i, 30 ].min}- x" }.join("\n") }, brackets: ->(n) { "[" * n }, open_links: ->(n) { "[a](" * n },
     emphasis: ->(n) { "*a_ " * n }, strong: ->(n) { "a**b" * n + "c* " * n }, strike: ->(n) { "~~a " * n }, tags: ->(n) { "<a " * n }, attributes: ->(n) { "<a #{"x='1' " * n}>" },
     comments: ->(n) { "<!--" * n }, wide_table: ->(n) { "|#{"a|" * n}\n|#{"-|" * n}\n|#{"b|" * n}\n" }, long_table: ->(n) { "|a|b|\n|-|-|\n#{"|c|d|\n" * n}" },
-    ragged_table: ->(n) { "|#{"a|" * n}\n|#{"-|" * n}\n#{"|b|\n" * n}" }, notes: ->(n) { n.times.map { |i| "[^#{i}]" }.join + "\n\n" + n.times.map { |i| "[^#{i}]: x\n" }.join },
+    ragged_table: ->(n) { "|#{"a|" * n * 40}\n|#{"-|" * n * 40}\n#{"|b|\n" * n}" }, notes: ->(n) { n.times.map { |i| "[^#{i}]" }.join + "\n\n" + n.times.map { |i| "[^#{i}]: x\n" }.join },
     one_note: ->(n) { "#{"[^1]" * n}\n\n[^1]: #{"word " * n}" }, unused_notes: ->(n) { n.times.map { |i| "[^#{i}]: x\n" }.join }, references: ->(n) { "[a]: #{"u" * n}\n\n#{"[a] " * n}" },
     open_fences: ->(n) { "::: fold\n\n" * n }, fences: ->(n) { "::: fold\n\nx\n\n:::\n\n" * n }, fence_attributes: ->(n) { "::: fold {#{"title=\"a\" " * n}}" }, trailers: ->(n) { "x {#aaaaaaaa#{" ^aaaaaaaa" * n}}" },
     terms: ->(n) { "T\n: x\n\n" * n }, underlines: ->(n) { "<u>a" * n }, nested_underlines: ->(n) { "<u>" * n + "x" + "</u>" * n }, sub_and_sup: ->(n) { "<sub>a<sup>b" * n },
@@ -23,7 +23,7 @@ class HostileShapesTest < Minitest::Test
   HTML = {
     nested: ->(n) { "<div>" * n + "x" }, beside: ->(n) { "<div>x</div>" * n }, bold: ->(n) { "<b>" * n + "x" }, bold_blocks: ->(n) { "<b>" * 50 + "<p>x" * n }, fonts: ->(n) { n.times.map { |i| "<font color=#{i}>" }.join + "<p>x" * n },
     tables: ->(n) { "<table><tr><td>" * n }, spans: ->(n) { "<table>#{"<tr><td colspan=100 rowspan=100>x" * n}</table>" }, row_spans: ->(n) { "<table>#{"<tr><td rowspan=100>x" * n}" },
-    ragged: ->(n) { "<table><tr>#{"<td>x" * n}#{"<tr><td>x" * n}" }, attributes: ->(n) { "<p #{n.times.map { |i| "a#{i}=1 " }.join}>x" }, styles: ->(n) { "<p style='#{"text-decoration:" * n}'>x" },
+    ragged: ->(n) { "<table><tr>#{"<td>x" * 99}#{"<tr><td>x" * n * 20}" }, attributes: ->(n) { "<p #{n.times.map { |i| "a#{i}=1 " }.join}>x" }, styles: ->(n) { "<p style='#{"text-decoration:" * n}'>x" },
     style_blanks: ->(n) { "<p style='font-weight:#{" " * n}'>x" }, styled: ->(n) { "<p style='font-weight:bold;text-decoration:underline'>x" * n }, lists: ->(n) { "<ul><li>" * n + "x" }, bare_lists: ->(n) { "<ul>#{"<li>a<ul><li>b</ul>" * n}" },
     bullets: ->(n) { "<p>· x</p>" * n }, office: ->(n) { n.times.map { |i| "<p style='mso-list:l0 level#{i % 9 + 1} lfo1'>x</p>" }.join }, indents: ->(n) { n.times.map { |i| "<p style='margin-left:#{i}pt'>· x</p>" }.join },
     links: ->(n) { "<a href='http://a.example/'>x</a>" * n }, long_links: ->(n) { "<a href='http://a.example/#{"x" * 900}'>#{"<p>a</p>" * n}</a>" }, address_blanks: ->(n) { "<a href='http://a#{" " * n}b'>x" },
@@ -90,7 +90,7 @@ class HostileShapesTest < Minitest::Test
   end
 
   def test_more_than_a_document_can_hold_is_refused_in_words
-    { most_markdown: -> { Markup::MarkdownReader.read("x" * (2 * 1024 * 1024 + 1)) }, most_cells: -> { Markup::MarkdownReader.read(MARKDOWN[:ragged_table].call(400)) }, most_nodes: -> { Markup::MarkdownReader.read("*a* " * 50_001) },
+    { most_markdown: -> { Markup::MarkdownReader.read("x" * (2 * 1024 * 1024 + 1)) }, most_cells: -> { Markup::MarkdownReader.read(MARKDOWN[:ragged_table].call(40)) }, most_nodes: -> { Markup::MarkdownReader.read("*a* " * 50_001) },
       most_markup: -> { Markup::HTMLReader.read(HTML[:fonts].call(600)) }, most_attributes: -> { Markup::HTMLReader.read(HTML[:attributes].call(51)) }, too_large: -> { Markup::HTMLReader.read(HTML[:long_links].call(2500)) } }.each do |code, act|
       assert_equal [ code ], assert_raises(Document::Invalid, code) { act.call }.problems.map(&:code)
     end

@@ -1,9 +1,9 @@
 namespace :house do
-  desc "Look for harm to the plan and to what pages grant, and say how it is mended"
+  desc "Look for harm to the plan, to what pages grant and to files, and say how it is mended"
   task check: :environment do
     harms = HouseCheck.run
     puts "house: all is well" if harms.empty?
-    harms.each { |harm| puts "house: #{harm.what}\n  pages: #{harm.ids.first(50).join(", ")}\n  mend: #{harm.mend}" }
+    harms.each { |harm| puts "house: #{harm.what}\n  which: #{harm.ids.first(50).join(", ")}\n  mend: #{harm.mend}" }
     exit 1 if harms.any?
   end
 

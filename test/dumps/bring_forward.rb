@@ -4,4 +4,4 @@ ActiveRecord.dump_schema_after_migration = false
 ActiveRecord::Migration.verbose = false
 ActiveRecord::Base.connection_pool.migration_context.migrate
 ApplicationRecord.descendants.each(&:reset_column_information)
-puts JSON.generate(harms: HouseCheck.run.map(&:what), pages: Page.kept.count, rooms: Room.in_order.map(&:name))
+puts JSON.generate(harms: HouseCheck.run.map(&:what).reject { |what| what.start_with?("Files") }, pages: Page.kept.count, rooms: Room.in_order.map(&:name))

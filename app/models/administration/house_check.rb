@@ -1,4 +1,5 @@
-# Looks for what must never be: harm that acts at the same moment, or something else, have done to the plan and the lists.
+# Looks for what must never be: harm that acts at the same moment, or something else, have done to the plan, the lists and the
+# files.
 # Finds it, and says how it is mended.
 class HouseCheck
   Harm = Struct.new(:what, :ids, :mend, keyword_init: true)
@@ -15,7 +16,8 @@ class HouseCheck
       harm("Pages stand in another room than the page they are below.", astray, "Page.find(ID).then { |page| page.hang(to: page.parent) } takes each along."),
       harm("Pages are kept below one in the bin, and are in no plan.", kept_below_binned, "Page.find(ID).then { |page| page.hang(to: page.room) } puts each at the top of its room."),
       harm("Pages are in the bin with one that is not in the bin by itself.", binned_with_nothing, "Page.where(id: IDS).update_all(\"bin_root_id = id\") lets each wait by itself."),
-      harm("Pages grant what their place does not.", wrong_lists, "Page.find(ID).refresh_access_lists brings each in line.")
+      harm("Pages grant what their place does not.", wrong_lists, "Page.find(ID).refresh_access_lists brings each in line."),
+      harm("Files are missing or not what they were.", broken_files, "Put each back from a backup, or add the same file once more: it is written again for all pages that show it.")
     ].compact
   end
 
@@ -51,6 +53,12 @@ class HouseCheck
 
   def binned_with_nothing
     found { |_id, page| page[:root] && pages[page[:root]]&.fetch(:root) != page[:root] }
+  end
+
+  # Every file held against its sum.
+  # @return [Array<String>] keys
+  def broken_files
+    ActiveStorage::Blob.find_each.reject { |blob| blob.service.whole?(blob.key, blob.checksum) }.map(&:key)
   end
 
   # What each page grants, worked out again from the grants.

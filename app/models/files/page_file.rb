@@ -140,10 +140,13 @@ class PageFile < ApplicationRecord
     raise Unfit, "broken"
   end
 
-  # The same content is stored once, whatever it is called.
+  # The same content is stored once, whatever it is called. Bytes lie on the disk before any row tells of them; what is known
+  # of and is not whole there is written again, for all whose it is.
   def store(bytes, type)
-    known = ActiveStorage::Blob.find_by(checksum: OpenSSL::Digest::MD5.base64digest(bytes), byte_size: bytes.bytesize, content_type: type)
-    @stored = known || ActiveStorage::Blob.create_and_upload!(io: StringIO.new(bytes), filename: name, content_type: type, identify: false)
+    blob = ActiveStorage::Blob.find_by(checksum: OpenSSL::Digest::MD5.base64digest(bytes), byte_size: bytes.bytesize, content_type: type)
+    blob ||= ActiveStorage::Blob.build_after_unfurling(io: StringIO.new(bytes), filename: name, content_type: type, identify: false)
+    blob.upload_without_unfurling(StringIO.new(bytes)) unless blob.persisted? && blob.service.whole?(blob.key, blob.checksum)
+    @stored = blob.tap(&:save!)
   end
 
   # @return [PageFile]

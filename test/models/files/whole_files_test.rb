@@ -1,0 +1,62 @@
+require "test_helper"
+require "minitest/mock"
+
+class WholeFilesTest < ActiveSupport::TestCase
+  Upload = Struct.new(:original_filename, :bytes) do
+    alias_method :read, :bytes
+
+    def size
+      bytes.bytesize
+    end
+  end
+
+  setup do
+    @ida = person("Ida Karlow")
+    @page = new_page("Gangway", above: new_room("On Board", keeper: @ida), by: @ida, markdown: "Words.")
+    @upload = Upload.new("notes.txt", "Grit and salt, #{SecureRandom.hex}.\n" * 200)
+    @service = ActiveStorage::Blob.service
+  end
+
+  test "an upload that ends in the middle leaves neither half a file nor a row, and the same bytes come in whole later" do
+    full = ->(*) { raise Errno::ENOSPC }
+    IO.stub(:copy_stream, full) { assert_raises(Errno::ENOSPC) { take } }
+    assert_not ActiveStorage::Blob.exists?
+    assert_empty parts
+    assert_equal @upload.bytes, take.content.download
+  end
+
+  test "bytes that arrived changed are not kept" do
+    key = SecureRandom.hex
+    assert_raises(ActiveStorage::IntegrityError) { @service.upload(key, StringIO.new("salt"), checksum: OpenSSL::Digest::MD5.base64digest("grit")) }
+    assert_not @service.exist?(key)
+    assert_empty parts
+  end
+
+  test "a file that was cut or lost is found by the check, and is written again when the same bytes come once more" do
+    first = take
+    path = @service.path_for(first.content.key)
+    assert_empty harms
+    [ -> { File.truncate(path, 100) }, -> { File.write(path, "x" * @upload.size) }, -> { File.delete(path) } ].each do |harm|
+      harm.call
+      assert_equal [ [ first.content.key ] ], harms.map(&:ids)
+      again = take
+      assert_equal first.content.blob, again.content.blob
+      assert_equal @upload.bytes, first.reload.content.download
+      assert_empty harms
+    end
+  end
+
+  private
+
+  def take
+    PageFile.take(@upload, page: @page, by: @ida)
+  end
+
+  def harms
+    HouseCheck.run.select { |harm| harm.what.start_with?("Files") }
+  end
+
+  def parts
+    Dir[File.join(@service.root, "**", "*#{ActiveStorage::Service::WholeDiskService::UNFINISHED}*")]
+  end
+end
