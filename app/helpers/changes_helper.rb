@@ -29,12 +29,12 @@ module ChangesHelper
 
   def attr_words(entry)
     (entry.attrs || {}).map do |name, (old, new)|
-      t("changes.attr", name: t("changes.attrs.#{name}"), old: attr_value(name, old), new: attr_value(name, new))
+      default = Zuhause::Document::Schema::NODES.fetch(entry.node["type"]).attrs.fetch(name).default
+      t("changes.attr", name: t("changes.attrs.#{name}"), old: attr_value(name, old.nil? ? default : old), new: attr_value(name, new.nil? ? default : new))
     end
   end
 
   def attr_value(name, value)
-    value = Zuhause::Document::Schema::NODES.values.filter_map { |node| node.attrs[name]&.default }.first if value.nil?
     return t("changes.none_given") if value.nil?
 
     return t("document.tones.#{value}") if name == "tone"

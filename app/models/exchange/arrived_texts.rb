@@ -19,12 +19,19 @@ class ArrivedTexts
     @kept = {}
   end
 
+  SECONDS = 30 # of the processor, for all that comes at once
+
   # @return [Array<Arrival::Text>]
   def read
-    @texts.map { |key, upload| text(key, upload) }
+    began = spent
+    @texts.map { |key, upload| spent - began < SECONDS ? text(key, upload) : Arrival::Text.new(key: key, name: File.basename(upload.original_filename.to_s), problem: "too_long") }
   end
 
   private
+
+  def spent
+    Process.clock_gettime(Process::CLOCK_THREAD_CPUTIME_ID)
+  end
 
   def base(name)
     File.basename(name.to_s.tr("\\", "/")).downcase
@@ -102,7 +109,8 @@ class ArrivedTexts
   # @return [String, nil] the id under which the picture is kept
   def show(address, words, shown)
     upload = picture_at(address, words) or return
-    PageFile.fit(upload)
+    fit = PageFile.fit(upload)
+    PageFile.new.measure(fit.bytes) if fit.kind == "picture"
     id = PubliclyIdentified.generate
     shown << id
     @kept[id] = upload

@@ -20,6 +20,13 @@ class ComparisonHTMLTest < Minitest::Test
                  "<li class=\"change change-added\" data-change=\"5\">[added]<p>three and <code>&lt;b&gt;</code></p></li></ul>", html
   end
 
+  def test_columns_stay_as_many_as_they_are
+    columns = ->(words) { "::: columns\n\n#{words.map { |word| "::: column\n\n#{word}\n\n:::\n\n" }.join}:::" }
+    { [ %w[a b c], %w[a b d] ] => 3, [ %w[a b], %w[a c] ] => 2, [ %w[a b], %w[a b c] ] => 3 }.each do |(old, new), count|
+      assert_includes write(:new, columns.call(old), columns.call(new)).join, %(class="columns columns-#{count}")
+    end
+  end
+
   def test_generated_comparisons_are_written_without_live_code
     random = Random.new(SEED)
     generate(100) do

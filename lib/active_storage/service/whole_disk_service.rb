@@ -11,7 +11,7 @@ module ActiveStorage
         path = make_path_for(key)
         part = "#{path}#{UNFINISHED}#{SecureRandom.hex(4)}"
         write(part, io)
-        raise ActiveStorage::IntegrityError if checksum && sum(part) != checksum
+        raise ActiveStorage::IntegrityError if checksum && md5_of(part) != checksum
 
         File.rename(part, path)
         flush(File.dirname(path))
@@ -23,7 +23,7 @@ module ActiveStorage
     # @param checksum [String] in Base64
     # @return [Boolean] whether the bytes are there, and are those
     def whole?(key, checksum)
-      File.file?(path_for(key)) && sum(path_for(key)) == checksum
+      File.file?(path_for(key)) && md5_of(path_for(key)) == checksum
     end
 
     private
@@ -35,7 +35,7 @@ module ActiveStorage
       end
     end
 
-    def sum(path)
+    def md5_of(path)
       OpenSSL::Digest::MD5.file(path).base64digest
     end
 

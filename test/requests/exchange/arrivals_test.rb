@@ -130,6 +130,24 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert_not Arrival.exists?
   end
 
+  test "one broken picture spoils nothing else, and is told" do
+    dot = Rails.root.join("test/files/dot.png").binread
+    arrival = bring({ "gangway.md" => "Before.\n\n![Whole](whole.png)\n\n![Cut](cut.png)\n\nAfter.", "whole.png" => dot, "cut.png" => dot.byteslice(0, dot.bytesize / 2) })
+    text = arrival.read.first
+    assert_equal 1, text.pictures.size
+    assert_includes text.reports.map { |report| report["code"] }, "picture"
+    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, texts: [ text.key ], titles: { text.key => "Gangway" } }
+    assert_response :see_other
+    assert_equal %w[paragraph figure paragraph paragraph], Page.last.draft.document["content"].map { |node| node["type"] }
+  end
+
+  test "what all together takes too long is left unread, and told" do
+    arrival = stub_const(ArrivedTexts, :SECONDS, 0) { bring({ "a.md" => "Salt.", "b.md" => "Grit." }) }
+    assert_equal %w[too_long too_long], arrival.read.map(&:problem)
+    get "/arrivals/#{arrival.public_id}"
+    assert_select "main", text: /b\.md was not read, since all together take too long/
+  end
+
   private
 
   def drop(page, name, bytes)

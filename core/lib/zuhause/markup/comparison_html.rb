@@ -48,6 +48,14 @@ module Zuhause
         (entry.children || []).filter_map { |child| self.entry(child, within: whole) }.join
       end
 
+      # Columns that went stand beside those that came.
+      def size(node)
+        entry = node["content"]&.first
+        return super unless entry.is_a?(Changes::Entry)
+
+        (entry.children || []).count { |child| !hidden?(child) }.clamp(*Document::Schema::NODES.fetch(node["type"]).content.then { |content| [ content.min, content.max || Float::INFINITY ] })
+      end
+
       def inline(node)
         entry = node["content"]&.first
         return super unless entry.is_a?(Changes::Entry)

@@ -57,6 +57,11 @@ module Zuhause
         (node["content"] || []).map { |child| block(child) }.join
       end
 
+      # @return [Integer] how many there are of what it holds
+      def size(node)
+        node["content"].size
+      end
+
       def block(node)
         type(node).html(node, self)
       end

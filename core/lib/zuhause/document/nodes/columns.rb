@@ -5,7 +5,7 @@ module Zuhause
         type "columns", "column{2,3}", group: "block"
 
         def html(node, html)
-          html.element("div", node, html.children(node), %( class="columns columns-#{node["content"].size}"))
+          html.element("div", node, html.children(node), %( class="columns columns-#{html.size(node)}"))
         end
       end
 
