@@ -13,7 +13,7 @@ class HostileShapesTest < Minitest::Test
     emphasis: ->(n) { "*a_ " * n }, strong: ->(n) { "a**b" * n + "c* " * n }, strike: ->(n) { "~~a " * n }, tags: ->(n) { "<a " * n }, attributes: ->(n) { "<a #{"x='1' " * n}>" },
     comments: ->(n) { "<!--" * n }, wide_table: ->(n) { "|#{"a|" * n}\n|#{"-|" * n}\n|#{"b|" * n}\n" }, long_table: ->(n) { "|a|b|\n|-|-|\n#{"|c|d|\n" * n}" },
     ragged_table: ->(n) { "|#{"a|" * n * 40}\n|#{"-|" * n * 40}\n#{"|b|\n" * n}" }, notes: ->(n) { n.times.map { |i| "[^#{i}]" }.join + "\n\n" + n.times.map { |i| "[^#{i}]: x\n" }.join },
-    one_note: ->(n) { "#{"[^1]" * n}\n\n[^1]: #{"word " * n}" }, unused_notes: ->(n) { n.times.map { |i| "[^#{i}]: x\n" }.join }, references: ->(n) { "[a]: #{"u" * n}\n\n#{"[a] " * n}" },
+    single_footnote: ->(n) { "#{"[^1]" * n}\n\n[^1]: #{"word " * n}" }, unused_notes: ->(n) { n.times.map { |i| "[^#{i}]: x\n" }.join }, references: ->(n) { "[a]: #{"u" * n}\n\n#{"[a] " * n}" },
     open_fences: ->(n) { "::: fold\n\n" * n }, fences: ->(n) { "::: fold\n\nx\n\n:::\n\n" * n }, fence_attributes: ->(n) { "::: fold {#{"title=\"a\" " * n}}" }, trailers: ->(n) { "x {#aaaaaaaa#{" ^aaaaaaaa" * n}}" },
     terms: ->(n) { "T\n: x\n\n" * n }, underlines: ->(n) { "<u>a" * n }, nested_underlines: ->(n) { "<u>" * n + "x" + "</u>" * n }, sub_and_sup: ->(n) { "<sub>a<sup>b" * n },
     blanks: ->(n) { "a#{" " * n}b\n" * 3 }, address_blanks: ->(n) { "[a](<#{" " * n}http://x>)" }, symbols: ->(n) { "*£" * n }, escapes: ->(n) { "\\{" * n }, entities: ->(n) { "&#x" * n },

@@ -2,18 +2,10 @@ require "test_helper"
 require "minitest/mock"
 
 class WholeFilesTest < ActiveSupport::TestCase
-  Upload = Struct.new(:original_filename, :bytes) do
-    alias_method :read, :bytes
-
-    def size
-      bytes.bytesize
-    end
-  end
-
   setup do
     @ida = person("Ida Karlow")
     @page = new_page("Gangway", above: new_room("On Board", keeper: @ida), by: @ida, markdown: "Words.")
-    @upload = Upload.new("notes.txt", "Grit and salt, #{SecureRandom.hex}.\n" * 200)
+    @upload = Arrival::Upload.new("notes.txt", "Grit and salt, #{SecureRandom.hex}.\n" * 200)
     @service = ActiveStorage::Blob.service
   end
 
