@@ -96,6 +96,7 @@ async function insertText(view, { text, html }, { address, onProblem }) {
   const answer = await post(address, { text, html: linked ? "" : html }).catch(() => null)
   if (!answer?.ok) {
     if (answer?.status === 413) onProblem("pasted_too_long")
+    else if (answer?.status === 422) onProblem(answer.body.error)
     return view.dispatch(view.state.tr.insertText(text).scrollIntoView())
   }
   const content = Fragment.fromJSON(view.state.schema, answer.body.content)

@@ -28,7 +28,7 @@ export default () => {
       root, element: part("editor"), content: draft.document, words, names, page: bench.page, pasteAddress: root.dataset.paste, menu: part("selection-menu"),
       on: {
         signs: Object.fromEntries(SIGNS.map((name) => [name, (...given) => ask(name, ...given)])), onFiles: (files, at) => ask("files", files, at),
-        onProblem: (problem) => bench.tell(words[problem]), onDay: (onChoose) => ask("day", onChoose), onEscape: () => ask("escape"), onDescribe: () => ask("describe")
+        onProblem: (problem) => bench.tell(words[problem] ?? problem), onDay: (onChoose) => ask("day", onChoose), onEscape: () => ask("escape"), onDescribe: () => ask("describe")
       },
       onUpdate: () => saving.changed()
     })
