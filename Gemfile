@@ -17,6 +17,7 @@ gem "positioning"
 gem "pagy", "~> 9.4"
 gem "image_processing", "~> 1.14"
 gem "ruby-vips", require: false
+gem "rubyzip", "~> 2.4", require: false
 gem "solid_queue", "~> 1.1"
 gem "bootsnap", require: false
 

@@ -7,7 +7,6 @@ Gem::Specification.new do |spec|
   spec.required_ruby_version = ">= 3.1"
   spec.files = Dir["lib/**/*.rb"]
 
-  spec.add_dependency "bibtex-ruby", "~> 6.1"
   spec.add_dependency "commonmarker", "~> 0.23.11"
   spec.add_dependency "csv", "~> 3.2"
   spec.add_dependency "diff-lcs", "~> 1.6"

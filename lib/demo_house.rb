@@ -41,7 +41,7 @@ class DemoHouse
 
   # Their keys are their ids, so that pages can cite them.
   def enter_sources
-    Zuhause::Exchange::Bibliography.read(FOLDER.join("sources.bib").read).each do |work|
+    SourceList.read(FOLDER.join("sources.bib").read).each do |work|
       attributes = work.to_h.slice(:title, :author, :publisher, :address, :date)
       Source.create!(public_id: work.key, accessed_on: work.accessed.presence, entered_by: @people.fetch("jon.vael"), **attributes)
     end

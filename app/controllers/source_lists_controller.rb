@@ -13,7 +13,7 @@ class SourceListsController < ApplicationController
   def create
     file = params[:file]
     text = file.respond_to?(:read) && file.size <= Zuhause::Exchange::Bibliography::LARGEST ? file.read : ""
-    fresh, known, wrong = Source.take_in(Zuhause::Exchange::Bibliography.read(text), by: viewer.person)
+    fresh, known, wrong = Source.take_in(SourceList.read(text), by: viewer.person)
     notice = [ t(".done", count: fresh), (t(".known", count: known) if known.positive?), (t(".wrong", titles: wrong.first(5).to_sentence) if wrong.any?) ].compact.join(" ")
     redirect_to sources_path, status: :see_other, notice: notice
   rescue Zuhause::Exchange::Bibliography::Unreadable

@@ -1,8 +1,6 @@
-require "open3"
 require "zip"
 
-# Texts of office programs as HTML, made by Pandoc, which runs as a program of its own with bounds on time, memory and what
-# it may touch.
+# Texts of office programs as HTML, made by Pandoc.
 class OfficeText
   class Unreadable < StandardError; end
 
@@ -18,10 +16,12 @@ class OfficeText
   def self.read(bytes)
     form = form(bytes)
     Dir.mktmpdir do |folder|
-      html = run(form, bytes, folder)
+      html = Pandoc.convert(bytes, "--wrap", "none", "--extract-media", ".", from: form, to: "html", seconds: SECONDS, folder: folder)
       media = Dir[File.join(folder, "**/*")].select { |path| File.file?(path) && !File.symlink?(path) }.to_h { |path| [ File.basename(path).downcase, Arrival::Upload.new(File.basename(path), File.binread(path)) ] }
       yield html, media
     end
+  rescue Pandoc::Failed
+    raise Unreadable
   end
 
   # What a zip file says of itself is not believed of its sizes alone: the program that reads it is bounded as well.
@@ -35,13 +35,4 @@ class OfficeText
     raise Unreadable
   end
   private_class_method :form
-
-  def self.run(form, bytes, folder)
-    command = [ "pandoc", "+RTS", "-M768M", "-RTS", "--sandbox", "--from", form, "--to", "html", "--wrap", "none", "--extract-media", "." ]
-    out, status = Open3.capture2(*command, stdin_data: bytes, binmode: true, chdir: folder, rlimit_cpu: SECONDS, rlimit_fsize: LARGEST, err: File::NULL)
-    raise Unreadable unless status.success? && out.bytesize <= LARGEST
-
-    out.force_encoding(Encoding::UTF_8)
-  end
-  private_class_method :run
 end

@@ -3,6 +3,7 @@ class Source < ApplicationRecord
   include PubliclyIdentified
 
   LONGEST = 300
+  PORTION = 50 # entered in one transaction, which holds up whoever saves
   DATE = /\A\d{4}(-\d{2}(-\d{2})?)?\z/
   TRACKING = /\A(utm_\w+|fbclid|gclid)=/ # of no meaning for what an address leads to
   COMPARED = %w[title author publisher date].freeze
@@ -67,13 +68,18 @@ class Source < ApplicationRecord
   # @param works [Array<Zuhause::Exchange::Bibliography::Work>]
   # @return [Array(Integer, Integer, Array<String>)] how many are new, how many were there, and titles of those that cannot be kept
   def self.take_in(works, by:)
-    entered = transaction do
-      works.map { |work| enter({ title: work.title.first(LONGEST), author: work.author, publisher: work.publisher, address: work.address, date: work.date[DATE].to_s, accessed_on: day(work.accessed) }, by: by) }
+    entered = works.each_slice(PORTION).flat_map do |portion|
+      transaction { portion.map { |work| enter(entered_from(work), by: by) } }
     end
     wrong, kept = entered.partition { |source| source.errors.any? }
     fresh, known = kept.partition(&:previously_new_record?)
     [ fresh.size, known.size, wrong.map(&:title) ]
   end
+
+  def self.entered_from(work)
+    { title: work.title.first(LONGEST), author: work.author.first(LONGEST), publisher: work.publisher.first(LONGEST), address: work.address, date: work.date[DATE].to_s, accessed_on: day(work.accessed) }
+  end
+  private_class_method :entered_from
 
   def self.day(text)
     Date.iso8601(text)

@@ -1,9 +1,9 @@
-require "bibtex"
 require "json"
 
 module Zuhause
   module Exchange
-    # Cited works in and out as BibTeX and as CSL JSON (Citation Style Language 1.0.2, "CSL-JSON").
+    # Cited works in and out as CSL JSON (Citation Style Language 1.0.2, "CSL-JSON") and as BibTeX (the fields of biblatex 3).
+    # Reading BibTeX is left to a program that turns it into CSL JSON: it is a language, with strings, crossings and TeX in it.
     module Bibliography
       # A work: +title+, +author+ (several apart by "; "), +publisher+, +address+, +date+ ("2021", "2021-03" or "2021-03-05") and
       # +accessed+ of the same form, all Strings, empty where nothing is known; +key+ names it within a list.
@@ -16,35 +16,39 @@ module Zuhause
       # Raised for a text that is neither of the two.
       class Unreadable < StandardError; end
 
-      PUBLISHERS = %i[publisher organization institution school journal journaltitle howpublished booktitle].freeze
       LARGEST = 1024 * 1024
-      MONTHS = %w[jan feb mar apr may jun jul aug sep oct nov dec].freeze
-      private_constant :MONTHS
+      MOST = 2000
+      # The start of an entry of BibTeX, up to its first comma.
+      ENTRY = /^([ \t]*@\w+[ \t]*[{(][ \t]*[^,\s{}"=]+[ \t]*,)/
+      LANGUAGE = /((?:^|,)\s*)(langid|hyphenation)(?=\s*=\s*[{"])/i
+      # What CSL JSON allows of markup within its texts.
+      MARKUP = %r{</?(?:i|b|sub|sup|sc|span)(?:\s[^<>]{0,100})?>}
+      SIGNS = { "\\" => "\\textbackslash{}", "{" => "\\{", "}" => "\\}", "~" => "\\textasciitilde{}", "^" => "\\textasciicircum{}" }.freeze
+      private_constant :ENTRY, :LANGUAGE, :MARKUP, :SIGNS
 
       module_function
 
       # @param text [String] BibTeX or CSL JSON
-      # @return [Array<Work>] those that have a title
+      # @yield [bibtex] what is not CSL JSON, made ready so that titles keep their case
+      # @yieldreturn [String] CSL JSON
+      # @return [Array<Work>] those that have a title, at most {MOST}
       # @raise [Unreadable]
       def read(text)
         text = Document::Normal.clean(text.dup.force_encoding(Encoding::UTF_8))
         raise Unreadable if text.bytesize > LARGEST
 
-        works = text.lstrip.start_with?("[", "{") ? read_csl(text) : read_bibtex(text)
-        works.reject { |work| work.title.empty? }.tap { |found| raise Unreadable if found.empty? }
+        csl = text.lstrip.start_with?("[", "{") ? text : yield(in_no_language(text))
+        read_csl(csl).reject { |work| work.title.empty? }.first(MOST).tap { |found| raise Unreadable if found.empty? }
       end
 
       # @param works [Array<Work>]
       # @return [String]
       def bibtex(works)
-        bibliography = BibTeX::Bibliography.new
-        works.each do |work|
-          entry = BibTeX::Entry.new(bibtex_type: work.address.empty? ? :book : :misc, bibtex_key: work.key)
-          fields = { title: work.title, author: work.author, publisher: work.publisher, url: work.address, date: work.date, year: work.date[/\A\d{4}/], urldate: work.accessed }
-          fields.each { |name, value| entry[name] = name == :author ? authors(value) : escaped(value, name) unless value.to_s.empty? }
-          bibliography << entry
-        end
-        bibliography.to_s
+        works.map do |work|
+          fields = { title: braced(escaped(work.title)), author: authors(work.author), publisher: escaped(work.publisher), url: address(work.address),
+                     date: work.date, year: work.date[/\A\d{4}/].to_s, urldate: work.accessed }.reject { |_name, value| value.empty? }
+          "@#{work.address.empty? ? "book" : "misc"}{#{work.key},\n#{fields.map { |name, value| "  #{name} = {#{value}}" }.join(",\n")}\n}\n"
+        end.join("\n")
       end
 
       # @param works [Array<Work>]
@@ -56,38 +60,38 @@ module Zuhause
         end)
       end
 
-      def read_bibtex(text)
-        bibliography = BibTeX.parse(text, filter: :latex, parse_names: false)
-        bibliography.select { |entry| entry.is_a?(BibTeX::Entry) }.map do |entry|
-          field = ->(*names) { names.filter_map { |name| entry[name]&.to_s&.tr("{}", "") }.find { |value| !value.strip.empty? }.to_s.gsub(/\s+/, " ").strip }
-          Work.new(key: entry.key, title: field[:title], author: field[:author, :editor].split(/\s+and\s+/).join("; "), publisher: field[*PUBLISHERS], address: field[:url],
-                   date: written_date(field[:date], field[:year], field[:month]), accessed: field[:urldate])
-        end
-      rescue BibTeX::ParseError, Racc::ParseError, ArgumentError, EncodingError => e
-        raise Unreadable, e.message
+      # Programs put titles of English works into lower case; those of no language they leave as they are.
+      def in_no_language(bibtex)
+        bibtex.gsub(LANGUAGE) { "#{$1}was#{$2}" }.gsub(ENTRY) { "#{$1} langid = {und}," }
       end
-      private_class_method :read_bibtex
+      private_class_method :in_no_language
 
       def read_csl(text)
         works = JSON.parse(text, max_nesting: 20)
         works = works["items"] || [ works ] if works.is_a?(Hash)
         works.select { |work| work.is_a?(Hash) }.map do |work|
-          names = Array(work["author"] || work["editor"]).select { |name| name.is_a?(Hash) }
-          Work.new(key: work["id"], title: work["title"], author: names.map { |name| name["literal"] || [ name["family"], name["given"] ].compact.join(", ") }.join("; "),
-                   publisher: work["publisher"] || work["container-title"], address: work["URL"], date: date(work["issued"]), accessed: date(work["accessed"]))
+          Work.new(key: work["id"], title: plain(work["title"]), author: names(work["author"] || work["editor"]), publisher: plain(work["publisher"] || work["container-title"]),
+                   address: work["URL"], date: date(work["issued"]), accessed: date(work["accessed"]))
         end
       rescue JSON::ParserError => e
         raise Unreadable, e.message
       end
       private_class_method :read_csl
 
-      def written_date(date, year, month)
-        return date unless date.empty?
-
-        number = MONTHS.index(month.downcase[0, 3])&.succ || month.to_i
-        number.between?(1, 12) && year.match?(/\A\d{4}\z/) ? format("%s-%02d", year, number) : year
+      def names(written)
+        Array(written).grep(Hash).map { |name| name["literal"] || [ family(name), *name.values_at("given", "suffix") ].compact.join(", ") }.join("; ")
       end
-      private_class_method :written_date
+      private_class_method :names
+
+      def family(name)
+        name.values_at("dropping-particle", "non-dropping-particle", "family").compact.join(" ")
+      end
+      private_class_method :family
+
+      def plain(text)
+        text.to_s.gsub(MARKUP, "").gsub(/\s+/, " ").strip
+      end
+      private_class_method :plain
 
       def date(written)
         return "" unless written.is_a?(Hash)
@@ -112,13 +116,23 @@ module Zuhause
 
       # A name without a comma is not to be taken apart.
       def authors(names)
-        names.split(/\s*;\s*/).map { |name| name.include?(",") ? escaped(name, :author) : "{#{escaped(name, :author)}}" }.join(" and ")
+        names.split(/\s*;\s*/).map { |name| name.include?(",") ? escaped(name) : braced(escaped(name)) }.join(" and ")
       end
       private_class_method :authors
 
-      # What BibTeX reads as its own is escaped; addresses stand as they are, but for braces.
-      def escaped(value, name)
-        name == :url ? value.gsub(/[{}]/) { |brace| format("%%%02X", brace.ord) } : value.gsub(/[{}\\]/, "").gsub(/[&%$#_]/) { |sign| "\\#{sign}" }
+      # What stands in braces is left as it is.
+      def braced(value)
+        value.empty? ? value : "{#{value}}"
+      end
+      private_class_method :braced
+
+      def address(value)
+        value.gsub(/[{}\\]/) { |sign| format("%%%02X", sign.ord) }
+      end
+      private_class_method :address
+
+      def escaped(value)
+        value.gsub(/[{}\\~^]/, SIGNS).gsub(/[&%$#_]/) { |sign| "\\#{sign}" }
       end
       private_class_method :escaped
     end
