@@ -3,4 +3,7 @@
 
 require_relative "config/application"
 
+# Packages are bin/setup's to bring: building and testing leave them, and their lock file, as they are.
+ENV["SKIP_YARN_INSTALL"] = "1"
+
 Rails.application.load_tasks

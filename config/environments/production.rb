@@ -11,6 +11,7 @@ Rails.application.configure do
 
   # Only requests for the house's own address are answered, so that redirects lead nowhere else.
   config.hosts = [ URI(ENV["HOUSE_URL"]).host ] if ENV["HOUSE_URL"].present?
+  config.host_authorization = { exclude: ->(request) { request.path == "/up" } }
 
   # The server stands behind whatever ends TLS; PLAIN_HTTP=1 is for a machine that serves only itself.
   config.assume_ssl = ENV["PLAIN_HTTP"].blank?
