@@ -9,6 +9,14 @@ Rails.application.configure do
   config.active_storage.service = :disk
   config.public_file_server.headers = { "cache-control" => "public, max-age=31536000, immutable" }
 
+  # The house makes its secret itself, and keeps it beside its database, unless it is given one.
+  config.secret_key_base = ENV["SECRET_KEY_BASE"].presence || begin
+    file = Rails.root.join(ENV.fetch("HOUSE_FOLDER", "storage"), "#{Rails.env}_secret")
+    file.dirname.mkpath
+    file.write(SecureRandom.hex(64), perm: 0o600) unless file.exist?
+    file.read
+  end
+
   # Only requests for the house's own address are answered, so that redirects lead nowhere else.
   config.hosts = [ URI(ENV["HOUSE_URL"]).host ] if ENV["HOUSE_URL"].present?
   config.host_authorization = { exclude: ->(request) { request.path == "/up" } }

@@ -5,7 +5,8 @@ class People::PicturesController < ApplicationController
     picture = Person.find_by!(public_id: params[:person_id]).picture
     raise ActiveRecord::RecordNotFound unless picture.attached?
 
-    expires_in 1.hour, public: false
+    return unless stale?(etag: picture.blob.checksum, public: false)
+
     send_data picture.download, type: "image/png", disposition: "inline"
   end
 end

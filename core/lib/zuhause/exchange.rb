@@ -1,2 +1,3 @@
 require "zuhause/exchange/bibliography"
 require "zuhause/exchange/entitled"
+require "zuhause/exchange/generations"
