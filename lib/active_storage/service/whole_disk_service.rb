@@ -26,6 +26,12 @@ module ActiveStorage
       File.file?(path_for(key)) && md5_of(path_for(key)) == checksum
     end
 
+    # @param before [Time]
+    # @return [Enumerator::Lazy<String>] paths of files that were written before, finished or not
+    def old_paths(before)
+      Dir.glob(File.join(root, "**/*")).lazy.select { |path| File.file?(path) && File.mtime(path) < before }
+    end
+
     private
 
     def write(path, io)

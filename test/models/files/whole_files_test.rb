@@ -38,6 +38,22 @@ class WholeFilesTest < ActiveSupport::TestCase
     end
   end
 
+  test "what an end in the middle left behind goes after a day, and nothing else" do
+    shown = take.content
+    left = %w[half whole].to_h { |kind| [ kind, @service.path_for(SecureRandom.hex).tap { |path| FileUtils.mkdir_p(File.dirname(path)) } + (kind == "half" ? ".partabcd" : "") ] }
+    left.each_value { |path| File.write(path, "grit") }
+    unshown = PageFile.prepare(Arrival::Upload.new("other.txt", "salt #{SecureRandom.hex}"), by: @ida).content.blob || ActiveStorage::Blob.last
+    paths = [ shown, unshown ].to_h { |one| [ one.key, @service.path_for(one.key) ] }
+    Leftovers.sweep
+    assert_equal [ true ] * 4, [ *left.values, *paths.values ].map { |path| File.exist?(path) }
+
+    [ *left.values, *paths.values ].each { |path| File.utime(2.days.ago.to_time, 2.days.ago.to_time, path) }
+    ActiveStorage::Blob.update_all(created_at: 2.days.ago)
+    SweepLeftoversJob.perform_now
+    assert_equal [ false, false, true, false ], [ *left.values, *paths.values ].map { |path| File.exist?(path) }
+    assert_equal [ shown.key ], ActiveStorage::Blob.pluck(:key)
+  end
+
   private
 
   def take
