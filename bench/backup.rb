@@ -88,7 +88,7 @@ class BackupBench
 
   def add_file(page, number)
     bytes = "number,bytes\n#{number},#{SecureRandom.hex(20_000)}\n"
-    PageFile.prepare(Arrival::Upload.new("Measured #{number}.csv", bytes), by: @keeper).keep_on(page).public_id
+    PageFile.prepare(Upload.new("Measured #{number}.csv", bytes), by: @keeper).keep_on(page).public_id
   end
 
   # Saves whose words stand in the log beside the file are not in a copy of the file.

@@ -19,7 +19,7 @@ File.umask(0o077) # what the house keeps is its owner's alone
 module Zuhause
   class Application < Rails::Application
     config.load_defaults 7.2
-    config.autoload_lib(ignore: %w[active_storage assets tasks well_formed.rb])
+    config.autoload_lib(ignore: %w[active_storage assets reading tasks well_formed.rb])
     # Models and jobs lie in folders by subject, which are no namespaces: docs/architecture.md has the map.
     config.x.apart = true # what a page view leaves to be written is written apart from it
     Rails.autoloaders.main.collapse(%w[models jobs].map { |kind| root.join("app", kind, "*") })

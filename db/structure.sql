@@ -202,13 +202,6 @@ FOREIGN KEY ("page_id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_templates_on_page_id" ON "templates" ("page_id");
 CREATE INDEX "index_pages_on_cover_id" ON "pages" ("cover_id") WHERE cover_id IS NOT NULL;
-CREATE TABLE IF NOT EXISTS "arrivals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "person_id" integer NOT NULL, "texts" json DEFAULT '[]' NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_d1f0041ea5"
-FOREIGN KEY ("person_id")
-  REFERENCES "people" ("id")
- ON DELETE CASCADE);
-CREATE UNIQUE INDEX "index_arrivals_on_public_id" ON "arrivals" ("public_id");
-CREATE INDEX "index_arrivals_on_person_id" ON "arrivals" ("person_id");
-CREATE INDEX "index_arrivals_on_created_at" ON "arrivals" ("created_at");
 CREATE TABLE IF NOT EXISTS "page_writers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer NOT NULL, "since" datetime(6) NOT NULL, "seen_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_993719e835"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
@@ -378,7 +371,19 @@ CREATE TABLE IF NOT EXISTS 'section_index_config'(k PRIMARY KEY, v) WITHOUT ROWI
 CREATE TRIGGER sections_after_insert AFTER INSERT ON sections BEGIN INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, inflated(new.body)); END;
 CREATE TRIGGER sections_after_delete AFTER DELETE ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, inflated(old.body)); END;
 CREATE TRIGGER sections_after_update AFTER UPDATE OF title, heading, body ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, inflated(old.body)); INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, inflated(new.body)); END;
+CREATE TABLE IF NOT EXISTS "arrivals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "person_id" integer NOT NULL, "texts" json DEFAULT '[]' NOT NULL, "created_at" datetime(6) NOT NULL, "work_id" integer, CONSTRAINT "fk_rails_d1f0041ea5"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_a25c1107b5"
+FOREIGN KEY ("work_id")
+  REFERENCES "works" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_arrivals_on_public_id" ON "arrivals" ("public_id");
+CREATE INDEX "index_arrivals_on_person_id" ON "arrivals" ("person_id");
+CREATE INDEX "index_arrivals_on_created_at" ON "arrivals" ("created_at");
+CREATE INDEX "index_arrivals_on_work_id" ON "arrivals" ("work_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000001'),
 ('20261125000016'),
 ('20261125000015'),
 ('20261125000014'),

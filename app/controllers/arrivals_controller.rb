@@ -13,12 +13,14 @@ class ArrivalsController < ApplicationController
     @problem = problem(files)
     return render(:new, status: :unprocessable_entity) if @problem
 
-    addresses = PageAddresses.new(request.base_url, viewer)
-    arrival = Arrival.receive(files, by: viewer.person, to_targets: ->(text) { addresses.to_targets(text) }, into_draft: @page.present?)
+    arrival = Arrival.receive(files, by: viewer.person, address: request.base_url, page: @page, above: params[:above].presence)
     redirect_to arrival_path(arrival, **origin), status: :see_other
   end
 
-  def show; end
+  # What is still being read is not there to be looked at.
+  def show
+    render :reading if @arrival.work&.open?
+  end
 
   def update
     return into_draft if @page

@@ -1,7 +1,7 @@
 module ArrivalsHelper
   # A text that was brought in, as it will be; pictures are named, since they belong to no page yet.
   #
-  # @param text [Arrival::Text]
+  # @param text [ArrivedText]
   # @return [ActiveSupport::SafeBuffer]
   def arrived_html(text)
     leaf = lambda do |node|

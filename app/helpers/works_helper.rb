@@ -11,8 +11,16 @@ module WorksHelper
 
   # The way to what came of it.
   def work_outcome(work)
-    return "" unless work.state == "done" && work.result && viewer.sees?(work.result)
+    way = way_to_outcome(work) if work.state == "done"
+    way ? link_to(t("works.show.look"), way, class: "button button-main") : ""
+  end
 
-    link_to(t("works.show.look"), page_path(work.result), class: "button button-main")
+  private
+
+  def way_to_outcome(work)
+    return page_path(work.result) if work.result && viewer.sees?(work.result)
+
+    arrival = Arrival.find_by(work: work) if work.kind == "bringing_in"
+    arrival_path(arrival, **{ page: (work.page.public_id if work.details["into_draft"] && work.page), above: work.details["above"] }.compact) if arrival
   end
 end

@@ -22,7 +22,7 @@ class Pages::LooksController < ApplicationController
   # @param field [Symbol] of the form, with a picture; what is wrong with it is told beside it
   def attempt(field)
     yield params[:page][field] if params[:page][field].present?
-  rescue PageFile::Unfit => e
-    @page.errors.add(field, t(e.message == "no_picture" ? ".no_picture" : "pages.files.create.#{e.message}", limit: PageFile::LARGEST / 1.megabyte))
+  rescue FileFit::Unfit => e
+    @page.errors.add(field, t(e.message == "no_picture" ? ".no_picture" : "pages.files.create.#{e.message}", limit: FileFit::LARGEST / 1.megabyte))
   end
 end

@@ -12,15 +12,19 @@ class Pages::TextsController < ApplicationController
     return refuse(t("arrivals.problems.unreadable")) unless upload.respond_to?(:original_filename)
     return refuse(t("pages.files.create.too_large", limit: Arrival::LARGEST / 1.megabyte)) if upload.size > Arrival::LARGEST
 
-    addresses = PageAddresses.new(request.base_url, viewer)
-    arrived = ArrivedTexts.new([ upload ], [], ->(text) { addresses.to_targets(text) }, into_draft: true)
-    text = arrived.read.first
+    text, kept = read(upload)
     return refuse("#{text.name} #{t("arrivals.problems.#{text.problem}")}") if text.problem
 
-    render json: { content: text.document["content"], files: keep(arrived.kept), file: as_file?(upload), lost: text.reports.map { |report| I18n.t("markup.reports.#{report[:code]}", detail: report[:detail].to_s.truncate(TOLD)) } }, status: :created
+    render json: { content: text.document["content"], files: keep(kept), file: as_file?(upload), lost: text.reports.map { |report| I18n.t("markup.reports.#{report["code"]}", detail: report["detail"].to_s.truncate(TOLD)) } }, status: :created
   end
 
   private
+
+  # @return [Array(ArrivedText, Hash{String=>Upload})]
+  def read(upload)
+    text = Upload.new(upload.original_filename, path: upload.tempfile.path)
+    ReadApart.new({ PubliclyIdentified.generate => text }, address: request.base_url, into_draft: true).each { |*read| return read }
+  end
 
   # @return [Hash{String=>String}] names of the text's pictures, by their ids on this page
   def keep(pictures)

@@ -6,49 +6,64 @@ class Arrival < ApplicationRecord
   LARGEST = 50.megabytes
   KEPT = 1.day
 
-  # A file that was brought in, with the bytes it had, to be taken as a page's own.
-  Upload = Struct.new(:original_filename, :bytes) do
-    alias_method :read, :bytes
-
-    def size
-      bytes.bytesize
-    end
-  end
-
-  # One text: its +key+ is the public id that its page will have.
-  Text = Struct.new(:key, :name, :title, :document, :reports, :pictures, :problem, keyword_init: true) do
-    def words
-      Zuhause::Document::Text.words(document)
-    end
-  end
-
   belongs_to :person
+  belongs_to :work, optional: true
+  has_many_attached :originals
   has_many_attached :pictures
 
   scope :stale, -> { where(created_at: ...KEPT.ago) }
 
+  # Keeps files as they came; a piece of long work reads them.
+  #
   # @param uploads [Array<ActionDispatch::Http::UploadedFile>]
-  # @param to_targets [#call] turns addresses of this house in a text into targets
-  # @param into_draft [Boolean] whether they are for a page that is there
+  # @param address [String] of this house, by which its pages are linked to
+  # @param page [Page, nil] into whose draft they are to be put
+  # @param above [String, nil] the place that was chosen for the pages they become
   # @return [Arrival]
-  def self.receive(uploads, by:, to_targets: ->(text) { text }, into_draft: false)
-    pictures, texts = uploads.partition { |upload| Marcel::MimeType.for(name: upload.original_filename).start_with?("image/") }
-    reading = ArrivedTexts.new(texts, pictures, to_targets, into_draft: into_draft)
-    read = reading.read
+  def self.receive(uploads, by:, address:, page: nil, above: nil)
+    blobs = uploads.map { |upload| store(upload.original_filename, upload.open, picture?(upload) ? {} : { "key" => PubliclyIdentified.generate }) }
     transaction do
-      create!(person: by, texts: read.map(&:to_h), created_at: Time.current).tap { |arrival| reading.kept.each { |id, upload| arrival.keep(id, upload) } }
+      arrival = create!(person: by, created_at: Time.current).tap { |made| made.originals.attach(blobs) }
+      total = blobs.count { |blob| blob.metadata["key"] }
+      Work.start(:bringing_in, page: page, by: by, total: total, address: address, into_draft: page.present?, above: above) { |work| arrival.update!(work: work) }
+      arrival
     end
   end
 
-  # @return [Array<Text>]
-  def read
-    @read ||= texts.map { |text| Text.new(**text.symbolize_keys) }
+  def self.picture?(upload)
+    Marcel::MimeType.for(name: upload.original_filename).start_with?("image/")
   end
 
-  # @param id [String] by which documents name the picture
-  def keep(id, upload)
-    blob = ActiveStorage::Blob.create_and_upload!(io: StringIO.new(upload.bytes), filename: upload.original_filename, identify: false, metadata: { "id" => id })
-    pictures.attach(blob)
+  def self.store(name, io, metadata)
+    ActiveStorage::Blob.create_and_upload!(io: io, filename: name, identify: false, metadata: metadata)
+  end
+  private_class_method :picture?
+
+  # @return [Hash{String=>Upload}] the texts that came, as they lie on the disk, by their keys
+  def brought_texts
+    lying.filter_map { |key, upload| [ key, upload ] if key }.to_h
+  end
+
+  # @return [Array<Upload>] likewise
+  def brought_pictures
+    lying.filter_map { |key, upload| upload unless key }
+  end
+
+  # @param text [ArrivedText]
+  # @param kept [Hash{String=>Upload}] pictures that it shows, by the ids that stand in it
+  def add(text, kept)
+    text.document &&= Zuhause::Document.accept(text.document).doc
+    blobs = kept.map { |id, upload| self.class.store(upload.original_filename, StringIO.new(upload.bytes), { "id" => id }) }
+    transaction do
+      pictures.attach(blobs) if blobs.any?
+      update!(texts: texts + [ text.to_h ])
+    end
+    @read = nil
+  end
+
+  # @return [Array<ArrivedText>]
+  def read
+    @read ||= texts.map { |text| ArrivedText.new(**text.symbolize_keys) }
   end
 
   # Makes pages of them, in their order.
@@ -90,6 +105,11 @@ class Arrival < ApplicationRecord
   end
 
   private
+
+  # @return [Array(String, Upload)] with the keys of those that are texts
+  def lying
+    originals.includes(:blob).order(:id).map { |file| [ file.blob.metadata["key"], Upload.new(file.filename.to_s, path: file.blob.service.path_for(file.blob.key)) ] }
+  end
 
   # Looked at and stored before anything is written to the database.
   def files_of(text, by)

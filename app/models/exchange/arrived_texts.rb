@@ -7,24 +7,25 @@ class ArrivedTexts
   FRONT_MATTER = /\A---[ \t]*\n(.*?)\n---[ \t]*\n/m
   DATA = %r{\Adata:image/[a-z+.-]+;base64,}i
 
-  # @return [Hash{String=>Arrival::Upload}] pictures that the texts show, by the ids that stand in them
-  attr_reader :kept
+  SECONDS = 30 # of the processor, for all that are read at once
 
+  # @param pictures [Array<Upload>]
+  # @param keys [Hash{String=>String}] of all texts that came together, by their names
+  # @param to_targets [#call] turns addresses of this house in a text into targets
   # @param into_draft [Boolean] whether they come into a page that has a title: theirs stays a heading of the text then
-  def initialize(texts, pictures, to_targets, into_draft: false)
-    @texts = texts.to_h { |upload| [ PubliclyIdentified.generate, upload ] }
+  def initialize(pictures, keys, to_targets: ->(text) { text }, into_draft: false)
     @pictures = pictures.to_h { |upload| [ base(upload.original_filename), upload ] }
+    @keys = keys.flat_map { |name, key| [ name, ERB::Util.url_encode(name) ].map { |each| [ each, key ] } }.to_h
     @to_targets = to_targets
     @into_draft = into_draft
-    @kept = {}
+    @began = spent
   end
 
-  SECONDS = 30 # of the processor, for all that comes at once
-
-  # @return [Array<Arrival::Text>]
-  def read
-    began = spent
-    @texts.map { |key, upload| spent - began < SECONDS ? text(key, upload) : Arrival::Text.new(key: key, name: File.basename(upload.original_filename.to_s), problem: "too_long") }
+  # @param upload [Upload]
+  # @return [Array(ArrivedText, Hash{String=>Upload})] the text, and the pictures it shows by the ids that stand in it
+  def read(key, upload)
+    @kept = {}
+    [ spent - @began < SECONDS ? text(key, upload) : ArrivedText.new(key: key, name: File.basename(upload.original_filename.to_s), problem: "too_long"), @kept ]
   end
 
   private
@@ -39,15 +40,15 @@ class ArrivedTexts
 
   def text(key, upload)
     name = File.basename(upload.original_filename.to_s.tr("\\", "/"))
-    reader = READERS[File.extname(name).downcase] or return Arrival::Text.new(key: key, name: name, problem: "wrong_type")
+    reader = READERS[File.extname(name).downcase] or return ArrivedText.new(key: key, name: name, problem: "wrong_type")
     shown = []
     title, read = send(reader, upload.read, ->(address, words) { show(address, words, shown) })
     title, document = @into_draft ? [ nil, headed(title, read.doc) ] : entitled(title, read.doc, name)
-    Arrival::Text.new(key: key, name: name, title: title, document: document, reports: read.reports.map { |report| report.to_h.slice(:code, :detail) }.first(200), pictures: shown)
-  rescue OfficeText::Unreadable, PageFile::Unfit
-    Arrival::Text.new(key: key, name: name, problem: "unreadable")
+    ArrivedText.new(key: key, name: name, title: title, document: document, reports: read.reports.map { |report| report.to_h.slice(:code, :detail) }.first(200), pictures: shown)
+  rescue OfficeText::Unreadable, FileFit::Unfit
+    ArrivedText.new(key: key, name: name, problem: "unreadable")
   rescue Zuhause::Document::Invalid
-    Arrival::Text.new(key: key, name: name, problem: "too_much")
+    ArrivedText.new(key: key, name: name, problem: "too_much")
   end
 
   def entitled(title, doc, name)
@@ -92,39 +93,28 @@ class ArrivedTexts
   def linked(text)
     @to_targets.call(text).gsub(LED) do
       led = Regexp.last_match
-      key = keys[led[:address].delete_prefix("./").sub(/#.*\z/, "")]
+      key = @keys[led[:address].delete_prefix("./").sub(/#.*\z/, "")]
       key ? "#{led[:before]}page:#{key}" : led[0]
     end
   end
 
-  # @return [Hash{String=>String}] of the texts, by the names that lead to them
-  def keys
-    @keys ||= @texts.each_with_object({}) do |(key, upload), found|
-      name = File.basename(upload.original_filename.to_s)
-      [ name, ERB::Util.url_encode(name) ].each { |each| found[each] = key }
-    end
-  end
-
-  # @param address [String, Arrival::Upload]
+  # @param address [String, Upload]
   # @return [String, nil] the id under which the picture is kept
   def show(address, words, shown)
     upload = picture_at(address, words) or return
-    fit = PageFile.fit(upload)
-    PageFile.new.measure(fit.bytes) if fit.kind == "picture"
+    FileFit.of(upload)
     id = PubliclyIdentified.generate
     shown << id
     @kept[id] = upload
     id
-  rescue PageFile::Unfit
+  rescue FileFit::Unfit
     nil
   end
 
   def picture_at(address, words)
-    return address if address.is_a?(Arrival::Upload)
-    return Arrival::Upload.new("#{words.presence || "picture"}.#{address[%r{image/([a-z]+)}i, 1]}", address.sub(DATA, "").unpack1("m")) if address.match?(DATA)
+    return address if address.is_a?(Upload)
+    return Upload.new("#{words.presence || "picture"}.#{address[%r{image/([a-z]+)}i, 1]}", address.sub(DATA, "").unpack1("m")) if address.match?(DATA)
 
-    upload = @pictures[base(CGI.unescape(address))] or return
-    upload.rewind
-    Arrival::Upload.new(upload.original_filename, upload.read)
+    @pictures[base(CGI.unescape(address))]
   end
 end

@@ -11,13 +11,13 @@ class OfficeText
 
   # @param bytes [String] a .docx or .odt file
   # @yieldparam html [String]
-  # @yieldparam media [Hash{String=>Arrival::Upload}] its pictures by their names
+  # @yieldparam media [Hash{String=>Upload}] its pictures by their names
   # @raise [Unreadable]
   def self.read(bytes)
     form = form(bytes)
     Dir.mktmpdir do |folder|
       html = Pandoc.convert(bytes, "--wrap", "none", "--extract-media", ".", from: form, to: "html", seconds: SECONDS, folder: folder)
-      media = Dir[File.join(folder, "**/*")].select { |path| File.file?(path) && !File.symlink?(path) }.to_h { |path| [ File.basename(path).downcase, Arrival::Upload.new(File.basename(path), File.binread(path)) ] }
+      media = Dir[File.join(folder, "**/*")].select { |path| File.file?(path) && !File.symlink?(path) }.to_h { |path| [ File.basename(path).downcase, Upload.new(File.basename(path), File.binread(path)) ] }
       yield html, media
     end
   rescue Pandoc::Failed

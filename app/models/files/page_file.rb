@@ -2,22 +2,9 @@
 class PageFile < ApplicationRecord
   include PubliclyIdentified
 
-  LARGEST = 25.megabytes
-  MOST_PIXELS = 100_000_000
   WIDTHS = [ 480, 960, 1600 ].freeze # of the smaller versions of pictures, in pixels
   ICON_WIDTH = 96
   SHEETS_SHOWN = 60 # pages of a PDF
-  # What is taken, by what the content is, whatever its name says. Office documents are zip files, and told by their names.
-  KINDS = {
-    "image/png" => "picture", "image/jpeg" => "picture", "image/gif" => "picture", "image/webp" => "picture", "image/svg+xml" => "drawing", "application/pdf" => "pdf",
-    "video/mp4" => "video", "video/webm" => "video", "audio/mpeg" => "audio", "audio/ogg" => "audio", "audio/x-wav" => "audio", "text/csv" => "other", "text/plain" => "other", "text/markdown" => "other",
-    "application/vnd.oasis.opendocument.text" => "other", "application/vnd.oasis.opendocument.spreadsheet" => "other", "application/vnd.oasis.opendocument.presentation" => "other",
-    "application/vnd.openxmlformats-officedocument.wordprocessingml.document" => "other", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" => "other",
-    "application/vnd.openxmlformats-officedocument.presentationml.presentation" => "other", "text/calendar" => "other", "message/rfc822" => "other", "application/zip" => "other"
-  }.freeze
-
-  # +message+ says why: "missing", "too_large", "wrong_type" or "broken".
-  class Unfit < StandardError; end
 
   belongs_to :page
   belongs_to :author, class_name: "Person"
@@ -26,12 +13,9 @@ class PageFile < ApplicationRecord
 
   normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(File.basename(name.to_s.tr("\\", "/"))).last(150) }
 
-  # What an upload turned out to be: its bytes, made safe, their type and kind.
-  Fit = Struct.new(:bytes, :type, :kind)
-
   # @param upload [#read, #size, #original_filename]
   # @return [PageFile]
-  # @raise [Unfit]
+  # @raise [FileFit::Unfit]
   def self.take(upload, page:, by:)
     prepare(upload, by: by).keep_on(page)
   end
@@ -39,31 +23,17 @@ class PageFile < ApplicationRecord
   # Looks at an upload and stores its bytes; the row follows with {#keep_on}.
   #
   # @param public_id [String, nil] a new one if none is given
-  # @raise [Unfit]
+  # @raise [FileFit::Unfit]
   def self.prepare(upload, by:, public_id: nil)
-    fit = fit(upload)
-    file = new(author: by, name: upload.original_filename, kind: fit.kind, public_id: public_id)
-    file.measure(fit.bytes) if fit.kind == "picture"
+    fit = FileFit.of(upload)
+    file = new(author: by, name: upload.original_filename, kind: fit.kind, width: fit.width, height: fit.height, public_id: public_id)
     file.sheets = SheetPictures.count(fit.bytes) if fit.kind == "pdf"
     file.tap { file.store(fit.bytes, fit.type) }
   end
 
   # @return [Boolean] whether a file of such content and name can be kept at all
   def self.takes?(bytes, name)
-    KINDS.key?(Marcel::MimeType.for(StringIO.new(bytes), name: name))
-  end
-
-  # @return [Fit]
-  # @raise [Unfit]
-  def self.fit(upload)
-    raise Unfit, "missing" unless upload.respond_to?(:read) && upload.size.positive?
-    raise Unfit, "too_large" if upload.size > LARGEST
-
-    bytes = upload.read
-    type = Marcel::MimeType.for(StringIO.new(bytes), name: upload.original_filename)
-    kind = KINDS[type] or raise Unfit, "wrong_type"
-    bytes = SafeDrawing.of(bytes) if kind == "drawing"
-    Fit.new(bytes, type, kind)
+    FileFit::KINDS.key?(Marcel::MimeType.for(StringIO.new(bytes), name: name))
   end
 
   # What stands in an edition is open from then on to whoever may see that edition, however old it grows.
@@ -127,17 +97,6 @@ class PageFile < ApplicationRecord
   # Shown where it stands, not only to be taken away.
   def shown?
     kind != "other"
-  end
-
-  # Only the head is read here: what is too large to be opened is never opened.
-  def measure(bytes)
-    head = Vips::Image.new_from_buffer(bytes, "", access: :sequential)
-    raise Unfit, "broken" if head.width * head.height > MOST_PIXELS
-
-    self.width, self.height = head.width, head.height
-    Vips::Image.new_from_buffer(bytes, "", access: :sequential, fail_on: :truncated).avg # it must be possible to read it to its end
-  rescue Vips::Error
-    raise Unfit, "broken"
   end
 
   # The same content is stored once, whatever it is called. Bytes lie on the disk before any row tells of them; what is known

@@ -7,10 +7,10 @@ class SafeDrawing
 
   # @param bytes [String]
   # @return [String] SVG
-  # @raise [PageFile::Unfit]
+  # @raise [FileFit::Unfit]
   def self.of(bytes)
     document = Nokogiri::XML(bytes) { |config| config.nonet }
-    raise PageFile::Unfit, "broken" unless document.root&.name == "svg" && document.errors.none?(&:fatal?)
+    raise FileFit::Unfit, "broken" unless document.root&.name == "svg" && document.errors.none?(&:fatal?)
 
     document.internal_subset&.remove
     clean(document.root)

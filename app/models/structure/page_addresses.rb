@@ -1,6 +1,8 @@
 # Recognises addresses of this house's pages in text, so that links name the page and not where it happens to be.
 class PageAddresses
-  def initialize(base_url, viewer)
+  # @param base_url [String]
+  # @param viewer [Viewer, nil] who is told titles; nobody if there is none
+  def initialize(base_url, viewer = nil)
     @address = %r{#{Regexp.escape(base_url)}/p/(?:[a-z0-9-]*-)?([a-z0-9]{10})(?:#b-([a-z0-9]{8}))?(?![\w-])}
     @viewer = viewer
   end
@@ -11,7 +13,7 @@ class PageAddresses
     return text unless text.valid_encoding?
 
     alone = text.strip.match(/\A#{@address}\z/)
-    page = alone && Page.seen_by(@viewer).find_by(public_id: alone[1])
+    page = alone && @viewer && Page.seen_by(@viewer).find_by(public_id: alone[1])
     return Zuhause::Markup::MarkdownWriter.write(link_to(page, alone[2]), ids: false) if page
 
     text.gsub(@address) { target(Regexp.last_match(1), Regexp.last_match(2)) }

@@ -4,7 +4,7 @@
 class Work < ApplicationRecord
   include PubliclyIdentified
 
-  KINDS = %w[copying].freeze
+  KINDS = %w[copying bringing_in].freeze
   STATES = %w[waiting running stopping stopped done failed].freeze
   LEFT_AFTER = 2.minutes # without a sign of it
 
@@ -25,9 +25,12 @@ class Work < ApplicationRecord
 
   # @param kind [Symbol] see {KINDS}
   # @param page [Page] on which it is started
+  # @yieldparam work [Work] before it is taken up
   # @return [Work] which is taken up by a job
   def self.start(kind, page:, by:, total:, **details)
-    create!(kind: kind.to_s, page: page, person: by, total: total, details: details).tap { |work| WorkJob.perform_later(work.id) }
+    work = create!(kind: kind.to_s, page: page, person: by, total: total, details: details)
+    yield work if block_given?
+    work.tap { WorkJob.perform_later(work.id) }
   end
 
   # @param viewer [Viewer]
@@ -56,8 +59,9 @@ class Work < ApplicationRecord
     task.portions.each do |portion|
       return give_up(task, "stopped") if self.class.where(id: id, state: "stopping").exists?
 
+      before = done
       task.do(portion)
-      update!(done: [ done + portion.size, total ].min, updated_at: Time.current)
+      update!(done: before + portion.size, updated_at: Time.current)
     end
     finish(task)
   rescue Impossible, ActiveRecord::RecordNotFound, ActiveRecord::RecordInvalid => e

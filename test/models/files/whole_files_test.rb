@@ -5,7 +5,7 @@ class WholeFilesTest < ActiveSupport::TestCase
   setup do
     @ida = person("Ida Karlow")
     @page = new_page("Gangway", above: new_room("On Board", keeper: @ida), by: @ida, markdown: "Words.")
-    @upload = Arrival::Upload.new("notes.txt", "Grit and salt, #{SecureRandom.hex}.\n" * 200)
+    @upload = Upload.new("notes.txt", "Grit and salt, #{SecureRandom.hex}.\n" * 200)
     @service = ActiveStorage::Blob.service
   end
 
@@ -42,7 +42,7 @@ class WholeFilesTest < ActiveSupport::TestCase
     shown = take.content
     left = %w[half whole].to_h { |kind| [ kind, @service.path_for(SecureRandom.hex).tap { |path| FileUtils.mkdir_p(File.dirname(path)) } + (kind == "half" ? ".partabcd" : "") ] }
     left.each_value { |path| File.write(path, "grit") }
-    unshown = PageFile.prepare(Arrival::Upload.new("other.txt", "salt #{SecureRandom.hex}"), by: @ida).content.blob || ActiveStorage::Blob.last
+    unshown = PageFile.prepare(Upload.new("other.txt", "salt #{SecureRandom.hex}"), by: @ida).content.blob || ActiveStorage::Blob.last
     paths = [ shown, unshown ].to_h { |one| [ one.key, @service.path_for(one.key) ] }
     Leftovers.sweep
     assert_equal [ true ] * 4, [ *left.values, *paths.values ].map { |path| File.exist?(path) }

@@ -120,7 +120,7 @@ class HappeningTest < ActiveSupport::TestCase
   end
 
   def bring_in
-    arrival = Arrival.receive([ upload("one.md", "# One\n\nText.") ], by: ana)
+    arrival = Arrival.receive([ upload("one.md", "# One\n\nText.") ], by: ana, address: "http://www.example.com").reload
     arrival.make_pages({ arrival.read.first.key => "One" }, above: room, by: ana)
   end
 

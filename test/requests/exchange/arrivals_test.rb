@@ -142,10 +142,10 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   end
 
   test "what all together takes too long is left unread, and told" do
-    arrival = stub_const(ArrivedTexts, :SECONDS, 0) { bring({ "a.md" => "Salt.", "b.md" => "Grit." }) }
+    arrival = stub_const(ReadApart, :MOST_ENDS, 0) { bring({ "a.md" => "Salt.", "b.md" => "Grit." }) }
     assert_equal %w[too_long too_long], arrival.read.map(&:problem)
     get "/arrivals/#{arrival.public_id}"
-    assert_select "main", text: /b\.md was not read, since all together take too long/
+    assert_select "main", text: /b\.md was not read, since it, or all together, take too long/
   end
 
   private

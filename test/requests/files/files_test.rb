@@ -96,7 +96,7 @@ class FilesTest < ActionDispatch::IntegrationTest
 
   test "what is empty, too large, of a wrong type, broken or a bomb is refused with a reason" do
     { [ "", "x.png" ] => /nothing/, [ "\x7FELF\x02".b + ("x" * 50), "x.png" ] => /type/, [ "MZ".b + ("\0" * 80), "setup.exe" ] => /type/, [ PICTURE.binread.first(3000), "x.png" ] => /broken/, [ BOMB, "x.png" ] => /broken/,
-      [ "<svg xmlns='http://www.w3.org/2000/svg'", "x.svg" ] => /broken|type/, [ "%PDF-1.4 ".ljust(PageFile::LARGEST + 1), "x.pdf" ] => /too large/ }.each do |(content, name), words|
+      [ "<svg xmlns='http://www.w3.org/2000/svg'", "x.svg" ] => /broken|type/, [ "%PDF-1.4 ".ljust(FileFit::LARGEST + 1), "x.pdf" ] => /too large/ }.each do |(content, name), words|
       assert_no_difference(-> { PageFile.count }) { post_file(content, name) }
       assert_response :unprocessable_entity, name
       assert_match words, response.parsed_body["error"], name

@@ -34,7 +34,7 @@ module Page::Looks
   end
 
   # @param upload [ActionDispatch::Http::UploadedFile]
-  # @raise [PageFile::Unfit]
+  # @raise [FileFit::Unfit]
   def cover_with(upload, by:)
     transaction { update!(cover: take_picture(upload, by: by)) }
   end
@@ -68,6 +68,6 @@ module Page::Looks
   private
 
   def take_picture(upload, by:)
-    PageFile.take(upload, page: self, by: by).tap { |file| raise PageFile::Unfit, "no_picture" unless %w[picture drawing].include?(file.kind) }
+    PageFile.take(upload, page: self, by: by).tap { |file| raise FileFit::Unfit, "no_picture" unless %w[picture drawing].include?(file.kind) }
   end
 end

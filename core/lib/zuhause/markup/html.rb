@@ -1,5 +1,5 @@
 require "cgi/escape"
-require "rouge"
+autoload :Rouge, "rouge" # large, and wanted only where code is shown
 
 module Zuhause
   module Markup
