@@ -12,6 +12,11 @@ class PageFilesController < ApplicationController
     deliver version, type: @file.content.content_type, filename: @file.name, disposition: @file.shown? && !params[:take] ? "inline" : "attachment"
   end
 
+  rescue_from SheetPictures::Busy do
+    response.headers["Retry-After"] = SheetPictures::SECONDS.to_s
+    head :service_unavailable
+  end
+
   private
 
   def sheet

@@ -1,10 +1,11 @@
 # What an upload turned out to be: its bytes, made safe, their type and kind, and the size of a picture.
 class FileFit
-  # +message+ says why: "missing", "too_large", "wrong_type" or "broken".
+  # +message+ says why: "missing", "too_large", "wrong_type", "too_many_pixels" or "broken".
   class Unfit < StandardError; end
 
   LARGEST = 25.megabytes
   MOST_PIXELS = 100_000_000
+  MOST_INTERLACED = 25_000_000 # such pictures lie in memory as a whole while they are read
   # What is taken, by what the content is, whatever its name says. Office documents are zip files, and told by their names.
   KINDS = {
     "image/png" => "picture", "image/jpeg" => "picture", "image/gif" => "picture", "image/webp" => "picture", "image/svg+xml" => "drawing", "application/pdf" => "pdf",
@@ -37,7 +38,8 @@ class FileFit
   # Only the head is read at first: what is too large to be opened is never opened.
   def measure
     head = Vips::Image.new_from_buffer(bytes, "", access: :sequential)
-    raise Unfit, "broken" if head.width * head.height > MOST_PIXELS
+    most = head.get_typeof("interlaced").zero? ? MOST_PIXELS : MOST_INTERLACED
+    raise Unfit, "too_many_pixels" if head.width * head.height > most
 
     @width, @height = head.width, head.height
     Vips::Image.new_from_buffer(bytes, "", access: :sequential, fail_on: :truncated).avg # it must be possible to read it to its end

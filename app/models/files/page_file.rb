@@ -27,8 +27,9 @@ class PageFile < ApplicationRecord
   def self.prepare(upload, by:, public_id: nil)
     fit = FileFit.of(upload)
     file = new(author: by, name: upload.original_filename, kind: fit.kind, width: fit.width, height: fit.height, public_id: public_id)
-    file.sheets = SheetPictures.count(fit.bytes) if fit.kind == "pdf"
-    file.tap { file.store(fit.bytes, fit.type) }
+    file.store(fit.bytes, fit.type)
+    file.sheets = SheetPictures.count(fit.bytes) if fit.kind == "pdf" && !file.known_not_to_be_drawn?
+    file
   end
 
   # @return [Boolean] whether a file of such content and name can be kept at all
@@ -77,10 +78,12 @@ class PageFile < ApplicationRecord
     content.variant(resize_to_limit: [ width, nil ]).processed.image.blob
   end
 
-  # A PDF's page as a picture, made when it is first asked for.
+  # A PDF's page as a picture, made when it is first asked for. One that cannot be drawn, or takes too long, is not tried
+  # again: the file stands there to be taken away from then on, wherever its bytes are shown.
   #
   # @param number [Integer] from 1
   # @return [ActiveStorage::Blob, nil]
+  # @raise [SheetPictures::Busy]
   def sheet(number)
     return unless sheets && number.between?(1, [ sheets, SHEETS_SHOWN ].min)
 
@@ -88,11 +91,27 @@ class PageFile < ApplicationRecord
     known = sheet_pictures.includes(:blob).find { |picture| picture.filename.to_s == name }
     return known.blob if known
 
-    picture = SheetPictures.draw(content.download, number) or return
+    picture = SheetPictures.draw(content.download, number) or return not_to_be_drawn
     blob = ActiveStorage::Blob.create_and_upload!(io: StringIO.new(picture), filename: name, content_type: "image/webp", identify: false)
     sheet_pictures.attach(blob)
     blob
   end
+
+  # @return [Boolean] whether the same bytes could not be drawn, or read, before
+  def known_not_to_be_drawn?
+    with_same_bytes(@stored).exists?(sheets: nil)
+  end
+
+  def not_to_be_drawn
+    with_same_bytes(content.blob).update_all(sheets: nil)
+    nil
+  end
+  private :not_to_be_drawn
+
+  def with_same_bytes(blob)
+    PageFile.where(id: ActiveStorage::Attachment.where(record_type: "PageFile", name: "content", blob_id: blob.id).select(:record_id))
+  end
+  private :with_same_bytes
 
   # Shown where it stands, not only to be taken away.
   def shown?

@@ -2,7 +2,12 @@ require "open3"
 
 # The pages of a PDF as pictures, drawn by Poppler, which runs as a program of its own with bounds on time and size.
 class SheetPictures
-  SECONDS = 20
+  # So many are drawn already that others who ask for something would wait.
+  class Busy < StandardError; end
+
+  SECONDS = 10 # of the processor
+  AT_ONCE = Concurrent::Semaphore.new(2) # in this process
+  WAITED = 5 # seconds
   LARGEST = 60.megabytes
   WIDEST = 1400 # pixels
 
@@ -14,7 +19,18 @@ class SheetPictures
 
   # @param number [Integer] from 1
   # @return [String, nil] a WebP picture
+  # @raise [Busy]
   def self.draw(bytes, number)
+    raise Busy unless AT_ONCE.try_acquire(1, WAITED)
+
+    begin
+      drawn(bytes, number)
+    ensure
+      AT_ONCE.release
+    end
+  end
+
+  def self.drawn(bytes, number)
     png = with_file(bytes) { |path| run("pdftoppm", "-f", number.to_s, "-l", number.to_s, "-scale-to-x", WIDEST.to_s, "-scale-to-y", "-1", "-png", path) }
     Vips::Image.new_from_buffer(png, "").webpsave_buffer(Q: 80) if png.present?
   rescue Vips::Error
@@ -33,5 +49,5 @@ class SheetPictures
     out, status = Open3.capture2(*command, binmode: true, rlimit_cpu: SECONDS, rlimit_as: 2.gigabytes, rlimit_fsize: LARGEST, err: File::NULL)
     out if status.success?
   end
-  private_class_method :with_file, :run
+  private_class_method :drawn, :with_file, :run
 end

@@ -4,6 +4,7 @@ class Suggestions
   SECTIONS = 4
   RANKED = 80 # sections: few are told, and one types on
   LOOKED_AT = 300 # titles, and words that may be meant
+  FORGIVEN = 4 # words in which a slip is looked for, the longest
 
   def initialize(text, viewer)
     @search = Search.new(text, viewer, most: RANKED, titles_apart: true)
@@ -29,13 +30,18 @@ class Suggestions
   def best_ids
     @best_ids ||= begin
       ids = found(@words.map { |word| %("#{word}"*) })
-      ids |= found(@words.map { |word| alternatives(word) }) if ids.size < PAGES && @words.any? { |word| Zuhause::Finding::Spelling.allowed(word).positive? }
+      ids |= found(with_slips_forgiven) if ids.size < PAGES && @words.any? { |word| Zuhause::Finding::Spelling.allowed(word).positive? }
       in_order(ids).first(PAGES)
     end
   end
 
   def found(terms)
     terms.any?(&:nil?) ? [] : Page.titled(terms.join(" AND "), Page.seen_by(@viewer), most: LOOKED_AT)
+  end
+
+  def with_slips_forgiven
+    forgiven = @words.max_by(FORGIVEN, &:length)
+    @words.map { |word| forgiven.include?(word) ? alternatives(word) : %("#{word}"*) }
   end
 
   # The words of titles that may have been meant.

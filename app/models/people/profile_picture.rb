@@ -18,7 +18,8 @@ class ProfilePicture
     bytes = upload.read
     # Only the head is read here: what the file claims to be decides nothing.
     head = Vips::Image.new_from_buffer(bytes, "", access: :sequential)
-    raise Unfit, "unreadable" unless LOADERS.include?(head.get("vips-loader")) && head.width * head.height <= MOST_PIXELS
+    most = head.get_typeof("interlaced").zero? ? MOST_PIXELS : FileFit::MOST_INTERLACED
+    raise Unfit, "unreadable" unless LOADERS.include?(head.get("vips-loader")) && head.width * head.height <= most
 
     Vips::Image.thumbnail_buffer(bytes, SIDE, height: SIDE, crop: :centre).write_to_buffer(".png", strip: true)
   rescue Vips::Error

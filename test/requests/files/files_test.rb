@@ -133,6 +133,36 @@ class FilesTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
+  test "a PDF that cannot be drawn is tried once, wherever its bytes are shown, and few are drawn at once" do
+    upload = -> { Rack::Test::UploadedFile.new(Rails.root.join("demo/rooms/3-ashore/files/winter-timetable.pdf"), "application/pdf") }
+    pdf, other = Array.new(2) { |i| PageFile.take(upload.call, page: i.zero? ? @page : new_page("Other", above: @page, by: @ana), by: @ana) }
+    sign_in @ana
+    SheetPictures::AT_ONCE.drain_permits.then do |permits|
+      stub_const(SheetPictures, :WAITED, 0) { get "/files/#{pdf.public_id}?sheet=1" }
+      assert_response :service_unavailable
+    ensure
+      SheetPictures::AT_ONCE.release(permits)
+    end
+    assert_equal 2, pdf.reload.sheets
+
+    stub_const(SheetPictures, :SECONDS, 0) { get "/files/#{pdf.public_id}?sheet=1" }
+    assert_response :not_found
+    assert_equal [ nil, nil ], [ pdf, other ].map { |file| file.reload.sheets }
+    assert_nil PageFile.take(upload.call, page: @page, by: @ana).sheets
+    get "/files/#{pdf.public_id}?sheet=1"
+    assert_response :not_found
+    get "/files/#{pdf.public_id}"
+    assert_response :success
+  end
+
+  test "a picture that would lie in memory as a whole may have fewer pixels" do
+    large = Vips::Image.black(5001, 5000).copy(interpretation: :srgb)
+    assert_equal "picture", FileFit.of(Upload.new("a.png", large.pngsave_buffer)).kind
+    [ [ "a.png", large.pngsave_buffer(interlace: true) ], [ "a.jpg", large.jpegsave_buffer(interlace: true) ], [ "b.png", Vips::Image.black(20_001, 5000).pngsave_buffer ] ].each do |name, bytes|
+      assert_equal "too_many_pixels", assert_raises(FileFit::Unfit) { FileFit.of(Upload.new(name, bytes)) }.message
+    end
+  end
+
   test "a PDF that cannot be read is kept, and stands as a link" do
     pdf = PageFile.take(Rack::Test::UploadedFile.new(StringIO.new("%PDF-1.4 nothing"), "application/pdf", original_filename: "a.pdf"), page: @page, by: @ana)
     assert_nil pdf.sheets
