@@ -24,4 +24,18 @@ class CompanionsTest < ActiveSupport::TestCase
       assert_empty Companions.mend([ @config ])
     end
   end
+
+  test "the server starts anew where one turns out to be broken, and not for any other error, nor again and again" do
+    restart = File.join(@folder, "restart.txt")
+    failed = -> { Companions.failed(SQLite3::Exception.new("not a database"), [ @config ], restart: restart) }
+    Companions.mend([ @config ])
+    travel_to(2.minutes.from_now) { assert_not failed.call }
+    FileUtils.rm_f(Dir["#{@config.database}-*"])
+    File.binwrite(@config.database, "garbage!" * 512)
+    travel_to(4.minutes.from_now) { assert failed.call }
+    assert File.exist?(restart)
+    FileUtils.rm(restart)
+    travel_to(4.5.minutes.from_now) { assert_not failed.call }
+    assert_not File.exist?(restart)
+  end
 end
