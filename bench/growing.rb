@@ -13,6 +13,7 @@ class GrowingBench
     named
     lists(floor)
     copying
+    flushing
     saves
   end
 
@@ -61,6 +62,20 @@ class GrowingBench
       raise work.problem.to_s unless work.reload.state == "done"
     end
     printf "copying 60 pages by work: %.0f ms in all; the longest transaction %.0f ms\n", took, longest * 1000
+  end
+
+  # What it costs that a save has reached the disk when it is answered.
+  def flushing
+    written = page("Flushed", "words " * 600)
+    document = written.draft.document
+    number = 0
+    save = lambda do |*|
+      changed = document.merge("content" => document["content"] + [ { "type" => "paragraph", "content" => [ { "type" => "text", "text" => "Save #{number += 1}." } ] } ])
+      written.save_draft(State.new(title: "Flushed", document: changed), base_version: written.reload.draft.version, by: @ana)
+    end
+    connection = ApplicationRecord.connection.tap(&:verify!).raw_connection
+    normal = %w[normal full].map { |level| (connection.synchronous = level) && measure("a save, synchronous=#{level}", &save) }.first
+    measure("the same again", normal, &save)
   end
 
   def saves
