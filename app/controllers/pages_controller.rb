@@ -10,8 +10,7 @@ class PagesController < ApplicationController
     @state = @page.edition || @page.draft
     @shown = ShownDocument.new(@state, page: @page, viewer: viewer)
     @facts = PageFacts.new(@page, viewer)
-    pointing = LinkedFrom.new(@page, viewer)
-    @linked_from, @shown_on = pointing.links, pointing.shown_on
+    @linked_from = LinkedFrom.new(@page, viewer)
     @pinned = Pin.of(viewer).include?(@page.id)
     Reading.record(@page, by: viewer.person)
   end

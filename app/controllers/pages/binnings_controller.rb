@@ -8,7 +8,7 @@ class Pages::BinningsController < ApplicationController
   door :seen, only: :destroy
 
   def new
-    @linked_from = LinkedFrom.of(@page, viewer)
+    @linked_from = LinkedFrom.new(@page, viewer)
   end
 
   def create

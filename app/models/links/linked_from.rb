@@ -1,9 +1,9 @@
-# The pages whose published text points to a page, as far as the viewer may read them.
+# The pages whose published text points to a page, as far as the viewer may read them: by links, and by showing it live.
 class LinkedFrom
   Link = Struct.new(:page, :context)
 
-  # What points to it, in one query: links and live inserts, each with the page they stand on.
-  #
+  BESIDE = 20 # are told beside a page; the rest on a screen of its own
+
   # @param page [Page]
   # @param viewer [Viewer]
   def initialize(page, viewer)
@@ -11,39 +11,61 @@ class LinkedFrom
     @viewer = viewer
   end
 
-  # @return [Array<Link>]
-  def self.of(page, viewer)
-    new(page, viewer).links
+  # @return [Integer]
+  def count
+    linking.size
   end
 
-  # A promised title may have been kept by several pages; from each room it leads to one of them.
-  #
-  # @return [Array<Link>] one for each page, in the order of their titles
-  def links
-    pointing = rows.reject { |row| row.use == "insert" || row.id == @page.id }.select { |row| row.promised_title.nil? || kept_here?(row) }
-    in_order(pointing).map { |row| Link.new(row, row.context) }
+  # @return [Integer]
+  def count_of_shown_on
+    showing.size
+  end
+
+  # @return [Array<Link>] one for each page, in the order of their titles, each with the words around its first link
+  def links(limit: BESIDE, offset: 0)
+    pages = in_order(linking, limit, offset)
+    contexts = pages.any? ? pointing(LINKS).where(page_id: pages).order(id: :desc).pluck(:page_id, :context).to_h : {}
+    pages.map { |page| Link.new(page, contexts.fetch(page.id)) }
   end
 
   # @return [Array<Page>] pages that show it, or a passage of it
-  def shown_on
-    in_order(rows.select { |row| row.use == "insert" })
+  def shown_on(limit: BESIDE, offset: 0)
+    in_order(showing, limit, offset)
   end
 
   private
 
-  # @return [Array<Page>] readable ones, each with what its reference says
+  LINKS, INSERTS = %w[link title], %w[insert]
+  Row = Struct.new(:id, :room_id, :use, :promised_title)
+  private_constant :LINKS, :INSERTS, :Row
+
+  def linking
+    @linking ||= rows.select { |row| LINKS.include?(row.use) && row.id != @page.id && (row.promised_title.nil? || kept_here?(row)) }.map(&:id).uniq
+  end
+
+  def showing
+    @showing ||= rows.select { |row| INSERTS.include?(row.use) }.map(&:id).uniq
+  end
+
+  # Readable pages, and by what they point here, also by a title that was promised.
   def rows
-    @rows ||= Page.read_by(@viewer).joins(:links).where(links: { stage: "edition", use: %w[link title insert] })
-                  .where("links.target_page = :id OR links.promised_title IN (SELECT title FROM promises WHERE page_id = :page)", id: @page.public_id, page: @page.id)
-                  .select("pages.*", "links.use", "links.context", "links.promised_title", "links.id AS reference_id").order("links.id").to_a
+    @rows ||= pointing(LINKS + INSERTS).joins(:page).merge(Page.read_by(@viewer)).distinct.pluck("pages.id", "pages.room_id", :use, :promised_title).map { |row| Row.new(*row) }
   end
 
-  def in_order(pages)
-    pages.uniq(&:id).sort_by { |page| page.title.downcase }
+  def pointing(use)
+    all = Reference.where(stage: "edition", use: use)
+    all.where(target_page: @page.public_id).or(all.where(promised_title: Promise.where(page: @page).select(:title)))
   end
 
+  # A promised title may have been kept by several pages; from each room it leads to one of them.
   def kept_here?(row)
-    @kept ||= Hash.new { |rooms, room| rooms[room] = Promise.kept(rows.filter_map(&:promised_title).uniq, viewer: @viewer, room: room) }
-    @kept[row.room][row.promised_title] == @page
+    @nearest ||= Promise.rows(rows.filter_map(&:promised_title).uniq, viewer: @viewer).then do |kept|
+      Room.where(id: rows.map(&:room_id).uniq).to_h { |room| [ room.id, Promise.nearest(kept, room) ] }
+    end
+    @nearest[row.room_id][row.promised_title] == @page
+  end
+
+  def in_order(ids, limit, offset)
+    ids.any? ? Page.where(id: ids).order(Arel.sql("pages.title COLLATE NOCASE"), :id).limit(limit).offset(offset).to_a : []
   end
 end

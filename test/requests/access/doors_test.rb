@@ -151,6 +151,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/editions" => { to: ->(t) { "/p/#{t.page.to_param}/editions" } },
     "GET /p/:page_id/editions/:id" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1" } },
     "POST /p/:page_id/editions/:edition_id/restoration" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/restoration" } },
+    "GET /p/:page_id/linked-from" => { to: ->(t) { "/p/#{t.page.to_param}/linked-from" } },
     "GET /p/:page_id/comparison" => { to: ->(t) { "/p/#{t.page.to_param}/comparison?from=1&to=draft" }, html: :draft_only },
     "POST /p/:page_id/put_backs" => { to: ->(t) { "/p/#{t.page.to_param}/put_backs?from=1&change=0&version=4" } },
     "GET /p/:page_id/passages" => { to: ->(t) { "/p/#{t.page.to_param}/passages" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
