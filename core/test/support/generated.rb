@@ -113,6 +113,7 @@ class Generated
     marks = %w[strong emphasis strike code].select { @random.rand(4).zero? }.map { |name| { "type" => name } }
     marks += %w[underline blank sub sup].select { @random.rand(6).zero? }.map { |name| { "type" => name } }
     marks += %w[highlight colour].select { @random.rand(8).zero? }.map { |name| { "type" => name, "attrs" => { "tone" => pick(Zuhause::Document::Schema::COLOURS) } } }
+    marks << { "type" => pick(%w[double kept]), "attrs" => pick([ {}, { "by" => "abcdefghij" } ]) } if @random.rand(10).zero?
     marks << { "type" => "link", "attrs" => { "target" => pick(TARGETS) } } if @random.rand(5).zero?
     marks.empty? ? node : node.merge("marks" => marks.shuffle(random: @random))
   end

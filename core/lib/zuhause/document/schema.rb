@@ -28,6 +28,8 @@ module Zuhause
         Mark.new(name: "highlight", attrs: { "tone" => Attr.one_of(COLOURS, default: "ochre") }),
         Mark.new(name: "colour", attrs: { "tone" => Attr.one_of(COLOURS, default: "brick") }),
         Mark.new(name: "blank", attrs: {}), # words that say what is to be written in their place
+        Mark.new(name: "double", attrs: { "by" => Attr.matching(PUBLIC_ID) }), # words of one of two who wrote in one place
+        Mark.new(name: "kept", attrs: { "by" => Attr.matching(PUBLIC_ID) }), # words that one changed and the other removed
         Mark.new(name: "sub", attrs: {}),
         Mark.new(name: "sup", attrs: {}),
         Mark.new(name: "code", attrs: {})

@@ -9,7 +9,7 @@ module Zuhause
       VERSION = 6
 
       MARK_TAGS = { "strong" => "strong", "emphasis" => "em", "underline" => "u", "strike" => "s", "highlight" => "mark",
-                    "colour" => "span", "blank" => "var", "sub" => "sub", "sup" => "sup", "code" => "code" }.freeze
+                    "colour" => "span", "blank" => "var", "double" => "ins", "kept" => "ins", "sub" => "sub", "sup" => "sup", "code" => "code" }.freeze
       # Longer listings are shown plain: colouring takes time that grows with them, and helps less.
       LONGEST_COLOURED = 50_000
 

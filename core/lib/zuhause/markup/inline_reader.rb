@@ -59,7 +59,7 @@ module Zuhause
         nil
       end
 
-      ELEMENT = /\A<(?<close>\/)?(?<name>#{InlineWriter::ELEMENTS.values.join("|")})(?: class="(?<tone>[a-z]+)")?>\z/
+      ELEMENT = /\A<(?<close>\/)?(?<name>#{InlineWriter::ELEMENTS.values.join("|")})(?: class="(?<told>[a-z0-9]+)")?>\z/
       private_constant :ELEMENT
 
       def html(node, marks)
@@ -74,8 +74,10 @@ module Zuhause
         name = InlineWriter::ELEMENTS.key(element[:name])
         type = Document::Schema::MARKS.fetch(name)
         mark = { "type" => name }
-        mark["attrs"] = { "tone" => element[:tone] } if element[:tone]
-        return unless (mark["attrs"] || {}).all? { |key, value| type.attrs[key]&.allows?(value) } && type.attrs.key?("tone") == !element[:tone].nil?
+        attribute, attr = type.attrs.first
+        return unless element[:told] ? attr&.allows?(element[:told]) : attr.nil? || attr.default.nil?
+
+        mark["attrs"] = { attribute => element[:told] } if element[:told]
 
         @elements[element[:name]] << mark
       end

@@ -11,7 +11,7 @@ module Zuhause
       WHITESPACE = /[[:space:]]/
       BREAK = "\\\n".freeze
       # Marks that CommonMark has no sign for are written as the elements that HTML has for them.
-      ELEMENTS = { "underline" => "u", "highlight" => "mark", "colour" => "span", "blank" => "var", "sub" => "sub", "sup" => "sup" }.freeze
+      ELEMENTS = { "underline" => "u", "highlight" => "mark", "colour" => "span", "blank" => "var", "double" => "ins", "kept" => "data", "sub" => "sub", "sup" => "sup" }.freeze
       # What stands in a line and is shown anew at each view: a link to what it names.
       LEAVES = Document::Schema::NODES.values.filter_map { |type| [ type.name, type.scheme ] if type.scheme }.to_h.freeze
 
@@ -77,7 +77,7 @@ module Zuhause
       def open(mark)
         @open << mark
         @tokens << if mark["type"] == "link" then Token.new(:syntax, "[")
-        elsif (element = ELEMENTS[mark["type"]]) then Token.new(:syntax, "<#{[ element, tone(mark) ].compact.join(" ")}>")
+        elsif (element = ELEMENTS[mark["type"]]) then Token.new(:syntax, "<#{[ element, told(mark) ].compact.join(" ")}>")
         else Token.new(:open, DELIMITERS.fetch(mark["type"]))
         end
       end
@@ -93,10 +93,11 @@ module Zuhause
         true
       end
 
-      def tone(mark)
-        return unless Document::Schema::MARKS.fetch(mark["type"]).attrs.key?("tone")
-
-        %(class="#{mark.dig("attrs", "tone") || Document::Schema::MARKS.fetch(mark["type"]).attrs.fetch("tone").default}")
+      # The one attribute that such a mark has, if any: its tone, or who wrote the words.
+      def told(mark)
+        name, attr = Document::Schema::MARKS.fetch(mark["type"]).attrs.first
+        value = name && (mark.dig("attrs", name) || attr.default)
+        %(class="#{value}") if value
       end
 
       def reference(node)
