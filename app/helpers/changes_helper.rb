@@ -13,13 +13,6 @@ module ChangesHelper
     tag.span(class: "change-name") { safe_join([ tag.b(t("changes.signs.#{sign}"), "aria-hidden": true), words.join(", "), put_back&.call(entry) ].compact, " ") }
   end
 
-  # Whose a block is, where a colleague's text and one's own differ.
-  def conflict_label(entry, author)
-    return change_label(entry) unless %i[added removed].include?(entry.kind)
-
-    tag.span(class: "change-name") { safe_join([ tag.b(t("changes.signs.#{entry.kind}"), "aria-hidden": true), t("changes.conflict.#{entry.kind}", author: author.name) ], " ") }
-  end
-
   private
 
   def change_name(entry)

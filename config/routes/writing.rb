@@ -1,6 +1,6 @@
 resources :pages, path: "p", only: [] do
   scope module: :pages do
-    resource :draft, only: %i[edit update]
+    resource :draft, only: %i[show edit update]
     resource :discard, only: %i[new create]
     resource :writer, only: :create
     resource :markdown, only: %i[edit create update]

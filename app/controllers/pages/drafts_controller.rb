@@ -3,6 +3,11 @@ class Pages::DraftsController < ApplicationController
 
   door :edit
 
+  # The newest text, for whoever has an older one open.
+  def show
+    render json: as_text(@page.draft, since: params[:since].to_i)
+  end
+
   def edit
     @draft = @page.draft
     @facts = PageFacts.new(@page, viewer)
@@ -12,23 +17,26 @@ class Pages::DraftsController < ApplicationController
 
   def update
     state = State.new(title: params[:title].to_s, document: request.request_parameters["document"])
-    draft = @page.save_draft(state, base_version: params.require(:base_version).to_i, save_id: params[:save_id].to_s, by: viewer.person)
+    draft = @page.save_draft(state, base_version: params.require(:base_version).to_i, base: request.request_parameters["base"], save_id: params[:save_id].to_s, by: viewer.person)
     return render(json: { errors: draft.errors.to_hash }, status: :unprocessable_entity) unless draft.persisted?
-    return render(json: refusal(draft), status: :conflict) if draft.refused?
 
-    render json: { version: draft.version, new_ids: draft.new_ids, ticked: @page.ticked }
+    render json: { version: draft.version, new_ids: draft.new_ids, ticked: @page.ticked, **joined(draft) }
   rescue Zuhause::Document::Invalid => e
     render json: { errors: { document: problems_of(e) } }, status: :unprocessable_entity
   end
 
   private
 
-  # Both texts: the newer one, what differs between them by word, and one in which both stand.
-  def refusal(refused)
-    newest = Page.find(@page.id).draft
-    comparison = StateComparison.between(@page, viewer, newest, refused)
-    { version: newest.version, title: newest.title, document: newest.document, author: newest.author.name, kept: refused.id,
-      both: Zuhause::Changes::Union.of(newest.document, refused.document),
-      html: comparison.to_html(label: ->(entry) { helpers.conflict_label(entry, newest.author) }).join }
+  # The text that came of it, where others had saved meanwhile.
+  def joined(draft)
+    return {} if draft.version == params[:base_version].to_i + 1 && !request.request_parameters.key?("base")
+
+    as_text(draft, since: params[:base_version].to_i)
+  end
+
+  # @param since [Integer] a version after which others may have saved
+  def as_text(draft, since:)
+    others = Person.where(id: @page.drafts.where(version: since + 1...draft.version + 1).where.not(author: viewer.person).select(:author_id)).by_name
+    { version: draft.version, title: draft.title, document: draft.document, by: others.map(&:name).to_sentence }
   end
 end

@@ -18,10 +18,9 @@ class Pages::MarkdownsController < ApplicationController
   end
 
   def update
-    document = Zuhause::Changes.carry_ids(@page.draft.document, read.doc)
+    document = Zuhause::Changes.carry_ids(written_from.document, read.doc)
     saved = @page.save_draft(State.new(title: params[:title].to_s, document: document), base_version: params[:base_version].to_i, by: viewer.person)
     return again(:unprocessable_entity, saved.errors.full_messages.to_sentence) unless saved.persisted?
-    return again(:conflict, t(".conflict", author: @page.reload.draft.author.name)) if saved.refused?
     return redirect_to(edit_page_draft_path(@page), status: :see_other, notice: t(".done")) if read.reports.empty?
 
     flash.now[:notice] = t(".done_but", count: read.reports.size)
@@ -31,6 +30,11 @@ class Pages::MarkdownsController < ApplicationController
   end
 
   private
+
+  # What stood in the field when it was opened.
+  def written_from
+    @page.drafts.find_by(version: params[:base_version].to_i) || @page.draft
+  end
 
   def text
     params[:text].to_s

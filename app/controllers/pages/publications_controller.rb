@@ -19,6 +19,8 @@ class Pages::PublicationsController < ApplicationController
     answer(:created, location: page_path(@page))
   rescue Page::Publishing::Stale
     answer(:conflict, error: t(".stale"))
+  rescue Page::Publishing::Unsettled
+    answer(:unprocessable_entity, error: t(".unsettled", count: Zuhause::Merging.open_in(@page.draft.document)))
   rescue Page::Publishing::Unchanged
     answer(:unprocessable_entity, error: t(".unchanged"))
   rescue ActiveRecord::RecordInvalid => e
@@ -28,8 +30,9 @@ class Pages::PublicationsController < ApplicationController
   private
 
   def before_publishing
+    doubles = Zuhause::Merging.open_in(@page.draft.document)
     shown, blanks, undescribed = @page.shown_on(viewer).count, @page.blanks, @page.undescribed
-    [ (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
+    [ (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
       (t(".undescribed", count: undescribed.size, names: undescribed.to_sentence) if undescribed.any?),
       *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
   end

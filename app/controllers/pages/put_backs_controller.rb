@@ -8,7 +8,7 @@ class Pages::PutBacksController < ApplicationController
     comparison = StateComparison.new(@page, viewer, from: params[:from].to_s, to: "draft")
     draft = comparison.to
     saved = put_back(comparison, draft) if draft.version == params[:version].to_i
-    notice = saved && !saved.refused? ? { notice: t(".done") } : { alert: t(".stale") }
+    notice = saved ? { notice: t(".done") } : { alert: t(".stale") }
     redirect_to page_comparison_path(@page, from: params[:from], to: "draft"), status: :see_other, **notice
   rescue KeyError
     raise ActiveRecord::RecordNotFound

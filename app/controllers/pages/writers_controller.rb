@@ -6,6 +6,6 @@ class Pages::WritersController < ApplicationController
 
   def create
     PageWriter.note(@page, by: viewer.person)
-    render json: { words: PageWriter.others(@page, by: viewer.person).words }
+    render json: { words: PageWriter.others(@page, by: viewer.person).words, version: Draft.where(id: @page.draft_id).pick(:version) }
   end
 end

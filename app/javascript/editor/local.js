@@ -1,32 +1,26 @@
-// Text that this browser still holds of an earlier visit, if the server never had it.
+// Text that this browser still holds of an earlier visit, if the server never had it: it is joined with what stands there
+// now.
 export default class Local {
-  constructor({ part, text, saving, editor }) {
-    Object.assign(this, { part, text, saving, editor })
-    part("local").addEventListener("click", ({ target }) => this[target.closest("[data-local-act]")?.dataset.localAct]?.())
+  constructor({ text, saving, words, tell, root, hear }) {
+    Object.assign(this, { text, saving, words, tell, states: root.dataset.states })
+    hear("joined", (body) => this.joined(body))
     this.looked = this.look()
   }
 
   async look() {
-    this.held = await this.saving.unsaved()
-    if (!this.held) return
+    const held = await this.saving.unsaved()
+    if (!held) return
 
     const own = this.text.read()
-    if (this.held.document === own.document && this.held.title === own.title) this.saving.forget()
-    else this.part("local").hidden = false
+    if (held.document === own.document && held.title === own.title) return this.saving.forget()
+    this.back = true
+    this.saving.comeBack(held)
   }
 
-  // If somebody saved since, both texts are shown.
-  take() {
-    this.text.take({ title: this.held.title, document: JSON.parse(this.held.document) })
-    this.saving.version = this.held.base
-    this.part("local").hidden = true
-    this.saving.changed()
-    this.editor.commands.focus("end")
-  }
-
-  drop() {
-    this.saving.forget()
-    this.part("local").hidden = true
-    this.editor.commands.focus()
+  // Says that something has come together, and leads to what it was before.
+  joined({ by }) {
+    const words = this.back ? this.words.joined_back : by ? this.words.joined.replace("%{names}", by) : null
+    this.back = false
+    if (words) this.tell(words, [[this.words.joined_look, () => window.open(this.states, "_blank", "noopener")]])
   }
 }

@@ -35,6 +35,14 @@ const link = Mark.create({
   }
 })
 
+// Words that are still to be settled say whose they are.
+const disputed = (name, names, words) => Mark.create({
+  name,
+  inclusive: false,
+  addAttributes: () => ({ by: { default: null, rendered: false } }),
+  renderHTML: ({ mark }) => ["ins", { class: name, "data-by": names.people?.[mark.attrs.by] ?? words.somebody }, 0]
+})
+
 // In the order in which they stand within each other.
 export default (words, names) => [
   link.configure({ names, words }),
@@ -45,6 +53,8 @@ export default (words, names) => [
   toned("highlight", "mark", "ochre", "Mod-Shift-h"),
   toned("colour", "span", "brick"),
   plain("blank", "var"),
+  disputed("double", names, words),
+  disputed("kept", names, words),
   plain("sub", "sub", "Mod-,"),
   plain("sup", "sup", "Mod-."),
   Code.extend({ excludes: "code" })

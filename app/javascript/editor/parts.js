@@ -3,13 +3,13 @@ import Counting from "./counting"
 import Inserting from "./inserting"
 import Local from "./local"
 import Outline from "./outline"
-import Conflict from "./panels/conflict"
 import Keys from "./panels/keys"
 import Publishing from "./panels/publishing"
 import Searching from "./panels/searching"
+import Settling from "./settling"
 import Title from "./title"
 import Tools from "./tools"
 import Writers from "./writers"
 
 // The parts of the workbench. Each is given what they share (Bench) and sees to the rest itself.
-export default [Tools, Title, Inserting, Searching, Publishing, Context, Outline, Counting, Conflict, Keys, Local, Writers]
+export default [Tools, Title, Inserting, Searching, Publishing, Context, Outline, Counting, Settling, Keys, Local, Writers]

@@ -8,14 +8,19 @@ const LATEST = 3000 // and at most this long while typing goes on
 const SIGNED_OUT = 5000 // between looks whether one is signed in again
 const KEEPALIVE_BYTES = 60_000 // browsers take no larger body along when a page closes
 
-// The document is JSON already.
-const bodyOf = ({ document, ...rest }) => `${JSON.stringify(rest).slice(0, -1)},"document":${document}}`
+const OLD = 20 * 60_000 // milliseconds after which the house may no longer hold what one builds on
 
-// Saves a draft as it is typed. Text goes into the browser's own store first and stays there until the server has
+// The documents are JSON already.
+const bodyOf = ({ document, base, ...rest }) => `${JSON.stringify(rest).slice(0, -1)},"document":${document}${base ? `,"base":${base}` : ""}}`
+
+// Saves a draft as it is typed, and takes in what others saved meanwhile. Text goes into the browser's own store first and stays there until the server has
 // answered with a version. A save that got no answer is sent again unchanged, under the same id, so that it counts once.
 export default class Saving {
-  constructor({ address, key, version, read, onState, onConflict, onRefused, onNewIds, onTicked }) {
-    Object.assign(this, { address, key, version, read, onState, onConflict, onRefused, onNewIds, onTicked })
+  // @param from [String] the document that the version holds, in JSON
+  constructor({ address, key, version, from, read, onState, onJoined, onRefused, onNewIds, onTicked }) {
+    Object.assign(this, { address, key, version, from, read, onState, onJoined, onRefused, onNewIds, onTicked })
+    this.at = Date.now()
+    this.apart = false // whether what the version holds is not all on the screen
     this.dirty = false
     this.pending = null
     this.stopped = false
@@ -30,10 +35,17 @@ export default class Saving {
 
   // What this browser still holds of an earlier visit, if the server never had it.
   //
-  // @return [Object, undefined] title, document (in JSON), and the version that it builds on
+  // @return [Object, undefined] title, document (in JSON), the version that it builds on, and what that held
   async unsaved() {
     const held = await this.look()
     return held && { ...held, document: typeof held.document === "string" ? held.document : JSON.stringify(held.document) }
+  }
+
+  // Sends what this browser held, to be joined with what stands there now.
+  comeBack({ title, document, base, from }) {
+    this.pending = { title, document, base_version: base, save_id: crypto.randomUUID(), base: from }
+    this.shown = this.from
+    return this.save()
   }
 
   forget() {
@@ -54,7 +66,7 @@ export default class Saving {
   remember() {
     clearTimeout(this.remembering)
     this.remembering = null
-    return set(this.key, { ...this.read(), base: this.version, at: Date.now() }).catch(() => {})
+    return set(this.key, { ...this.read(), base: this.version, from: this.from, at: Date.now() }).catch(() => {})
   }
 
   // Resolves once nothing is left to save, with whether all of it is.
@@ -69,7 +81,7 @@ export default class Saving {
   async saveAll() {
     while ((this.dirty || this.pending) && !this.stopped) {
       if (!this.pending) {
-        this.pending = { ...this.read(), base_version: this.version, save_id: crypto.randomUUID() }
+        this.pending = { ...this.read(), base_version: this.version, save_id: crypto.randomUUID(), ...this.builtOn() }
         this.dirty = false
       }
       this.onState("saving")
@@ -88,8 +100,7 @@ export default class Saving {
     if (answer.ok) return this.saved(answer.body, sent)
 
     this.dirty = true
-    if (answer.status === 409) this.stop("conflict", () => this.onConflict(answer.body))
-    else if (answer.status === 422) return this.refused(answer.body)
+    if (answer.status === 422) return this.refused(answer.body)
     else if (answer.status === 401) this.stop("signed_out", () => this.tryAgain())
     else this.stop("forbidden")
     return false
@@ -100,6 +111,7 @@ export default class Saving {
     this.renewed = false
     if (Object.keys(body.new_ids).length) this.onNewIds(body.new_ids, sent)
     if (Object.keys(body.ticked).length) this.onTicked(body.ticked)
+    this.takeIn(body, sent)
     if (this.dirty) await this.remember()
     else {
       clearTimeout(this.remembering)
@@ -108,6 +120,33 @@ export default class Saving {
       this.onState("saved")
     }
     return true
+  }
+
+  // What others saved meanwhile has been joined with what was sent: it comes onto the screen, but for what has been changed
+  // there since as well. That is sent once more, with what it was.
+  takeIn(body, sent) {
+    const from = this.shown ?? sent.document
+    this.shown = null
+    this.apart = Boolean(body.document) && !this.onJoined(body, JSON.parse(from))
+    this.from = this.apart ? from : body.document ? JSON.stringify(body.document) : sent.document
+    this.at = Date.now()
+    if (this.apart) this.dirty = true
+  }
+
+  // The newest text, where nothing is left to save here.
+  //
+  // @return [Boolean] whether it has been taken in
+  follow(body) {
+    if (this.unfinished || this.running || this.stopped || body.version <= this.version) return false
+
+    this.takeIn(body, this.read())
+    this.version = body.version
+    return true
+  }
+
+  // What the text builds on goes along where the house may not have it, or had another.
+  builtOn() {
+    return this.apart || Date.now() - this.at > OLD ? { base: this.from } : {}
   }
 
   // Without reasons it was the page's token that was refused. With a new one the same save goes out once more; if there
@@ -149,14 +188,6 @@ export default class Saving {
     document.addEventListener("visibilitychange", again)
   }
 
-  // The text is the server's by now: nothing of this browser's is left to save.
-  leaveOff(version) {
-    this.version = version
-    this.stopped = false
-    this.dirty = false
-    return this.forget()
-  }
-
   goOn(version) {
     this.version = version
     this.stopped = false
@@ -178,7 +209,7 @@ export default class Saving {
   flush() {
     if (this.remembering) this.remember()
     if (this.stopped || this.running || !this.dirty) return
-    const last = bodyOf({ ...this.read(), base_version: this.version, save_id: crypto.randomUUID() })
+    const last = bodyOf({ ...this.read(), base_version: this.version, save_id: crypto.randomUUID(), ...this.builtOn() })
     if (last.length < KEEPALIVE_BYTES) patch(this.address, last, { keepalive: true }).catch(() => {})
   }
 }

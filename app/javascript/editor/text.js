@@ -1,3 +1,4 @@
+import { joinInto } from "./joining"
 import { written } from "./written"
 
 // The title and the text of the page, as they are saved and as they come from elsewhere.
@@ -15,6 +16,15 @@ export default class Text {
     this.title = title
     this.root.querySelector("#title").value = title
     this.editor.commands.setContent(document, { emitUpdate: false })
+  }
+
+  // A title and a text that came of joining; the title stays as long as one is writing it.
+  //
+  // @return [Boolean] whether all of the text is on the screen
+  join({ title, document }, from) {
+    const field = this.root.querySelector("#title")
+    if (field !== globalThis.document.activeElement && field.value === this.title) field.value = this.title = title
+    return joinInto(this.editor, from, document)
   }
 
   // Ids that the server gave hold as long as the text has not changed meanwhile; else the next save mends again.

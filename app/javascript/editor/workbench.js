@@ -19,7 +19,12 @@ export default () => {
     const { root, words, names, part, ask, say } = bench
     bench.text = new Text(root, draft.title)
     bench.saving = saving = new Saving({
-      address: root.dataset.save, key: bench.key, version: draft.version, read: () => bench.text.read(), onState: say, onConflict: (answer) => ask("conflict", answer),
+      address: root.dataset.save, key: bench.key, version: draft.version, from: JSON.stringify(draft.document), read: () => bench.text.read(), onState: say,
+      onJoined: (body, from) => {
+        const all = bench.text.join(body, from)
+        ask("joined", body)
+        return all
+      },
       onNewIds: (ids, sent) => bench.text.takeIds(ids, sent), onTicked: (ticks) => bench.text.takeTicks(ticks),
       onRefused: (errors) => say(`${words.refused} ${Object.values(errors).flat().join(" ")}`)
     })

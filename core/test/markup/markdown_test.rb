@@ -26,6 +26,12 @@ class MarkdownTest < Minitest::Test
     end
   end
 
+  def test_code_in_a_link_is_not_taken_for_where_a_reference_leads
+    link = { "type" => "link", "attrs" => { "target" => "https://x.example/" } }
+    doc = { "type" => "doc", "content" => [ { "type" => "paragraph", "content" => [ { "type" => "text", "text" => "x]:y", "marks" => [ link, { "type" => "code" } ] }, { "type" => "hard_break" }, { "type" => "text", "text" => "z]: y", "marks" => [ link, { "type" => "code" } ] } ] } ] }
+    assert_equal doc, Markup::MarkdownReader.read(Markup::MarkdownWriter.write(doc, ids: false)).doc
+  end
+
   private
 
   def each_generated(count)

@@ -27,14 +27,13 @@ class PageTest < ActiveSupport::TestCase
     assert_raises(ActiveRecord::RecordNotFound) { Page.at_address("gangway-in-ice") }
   end
 
-  test "each save is a version; one that does not build on the newest is refused and kept" do
+  test "each save is a version; one that does not build on the newest is joined with it" do
     first = save("Mine.", base: 2, by: @ana)
     assert_equal 3, first.version
-    refused = save("His.", base: 2, by: @ben)
-    assert_predicate refused, :refused?
-    assert_predicate refused, :persisted?
-    assert_equal "Mine.", text(@page.reload.draft)
-    assert_equal "His.", text(refused.reload)
+    joined = save("His.", base: 2, by: @ben)
+    assert_equal [ 4, 3 ], [ joined.version, joined.base_version ]
+    assert_equal %w[His Mine], text(@page.reload.draft).scan(/\w+/).sort
+    assert_equal "Mine.", text(first.reload)
   end
 
   test "the same save again gets the same answer" do

@@ -39,7 +39,6 @@ export default class Publishing {
     const answer = saved && await post(this.address, { version: this.saving.version, note: note.value, small: small.checked ? "1" : "0" }).catch(() => null)
     button.disabled = false
     if (answer?.ok) return location.assign(answer.body.location)
-    if (saved === false && this.ask("conflicted")) return this.panels.close()
 
     this.field("error").textContent = answer?.body?.error ?? this.words.failed
     this.field("error").hidden = false

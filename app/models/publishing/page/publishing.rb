@@ -4,6 +4,8 @@ module Page::Publishing
 
   # Somebody saved a newer draft than the one that was to be published.
   class Stale < StandardError; end
+  # Two wrote in one place of the draft, and it is not settled whose words hold.
+  class Unsettled < StandardError; end
   # The draft is what is published already.
   class Unchanged < StandardError; end
 
@@ -23,13 +25,14 @@ module Page::Publishing
   # @param version [Integer] the draft's version that was seen when deciding to publish
   # @param small [Boolean] kept in the history, announced to nobody
   # @return [Edition]
-  # @raise [Stale, Unchanged]
+  # @raise [Stale, Unchanged, Unsettled]
   def publish(version:, by:, note: "", small: false, at: Time.current)
     prepared = draft.state.prepare
     transaction do
       reload
       raise Stale unless draft.version == version
       raise Unchanged unless unpublished_changes?
+      raise Unsettled if Zuhause::Merging.open_in(draft.document).positive?
 
       issue(prepared.same?(draft.state) ? prepared : draft.state, draft: draft, by: by, note: note, small: small, at: at)
     end
@@ -62,10 +65,10 @@ module Page::Publishing
       reload
       raise Unchanged unless unpublished_changes?
 
+      raise Stale unless draft.version == version
+
       thrown = draft
       saved = save_draft(ticked_since(edition, edition.published_at), base_version: version, by: by, at: at)
-      raise Stale if saved.refused?
-
       Edition.where(id: edition_id).update_all(draft_version: saved.version) # which draft it equals; what it says never changes
       Happening.write(:discarded, self, by: by, at: at)
       thrown

@@ -1,11 +1,12 @@
-# The one working text of a page, shared by its writers. Every save is a version of its own; a save that does not build
-# on the newest version is refused, but its text is kept as well.
+# The one working text of a page, shared by its writers. Every save is a version of its own; one that does not build on the
+# newest version is joined with it.
 module Page::Drafting
   extend ActiveSupport::Concern
 
   # What follows a draft, in this order, whatever way it came to be: each is told by +follow_draft(page, draft)+. A subject
   # adds a line.
   FOLLOWED_BY = %w[Reference Citation].freeze
+  TRIES = 5
 
   included do
     has_many :drafts
@@ -30,30 +31,25 @@ module Page::Drafting
     save_draft(State.new(title: title, document: Zuhause::Document::Ids.strip(template.document)), base_version: 1, by: by, at: at)
   end
 
-  # The one door by which a draft gets a text.
+  # The one door by which a draft gets a text. What does not build on the newest text is joined with it.
   #
   # @param state [State] with a document of any kind
   # @param base_version [Integer] the version that it builds on
+  # @param base [Object, nil] the text that it builds on, where that is not what was saved under that version
   # @param save_id [String] made by whoever saves; the same id again gets the same answer
-  # @return [Draft] the new version, or the refused one if a newer than +base_version+ exists, or one with errors
+  # @return [Draft] the new version, or one with errors
   # @raise [Zuhause::Document::Invalid]
-  def save_draft(state, base_version:, by:, save_id: SecureRandom.uuid, at: Time.current)
-    accepted = Zuhause::Document.accept(state.document)
+  def save_draft(state, base_version:, by:, base: nil, save_id: SecureRandom.uuid, at: Time.current)
+    joining = Joining.new(self, base_version: base_version, base: base, by: by)
+    accepted = Zuhause::Document.accept(joining.with_ids(state.document))
+    joining.mine = state.with(document: with_own_files(accepted.doc, by: by))
     ticks = Tick.waiting(self)
-    state = state.with(document: with_own_files(ticks.lay_over(accepted.doc), by: by)).prepare
-    saved = drafts.build(base_version: base_version, save_id: save_id, state: state, new_ids: accepted.new_ids, author: by, created_at: at)
-    transaction do
-      raise ActiveRecord::RecordNotFound unless Page.exists?(id) # erased since it was read
-
-      known = drafts.find_by(save_id: save_id, author: by)
-      next known if known
-      next saved unless saved.valid?
-
-      newest = Draft.where(page_id: id).maximum(:version)
-      saved.version = newest + 1 if base_version == newest
-      saved.save!
-      adopt(saved, ticks) unless saved.refused?
-      saved
+    TRIES.times do |tried|
+      joined = joining.with_newest
+      joined = joined.with(document: ticks.lay_over(joined.document)).prepare
+      saved = Draft.new(page: self, base_version: joining.version, save_id: save_id, state: joined, new_ids: accepted.new_ids, author: by, created_at: at)
+      kept = transaction { keep(saved, ticks) || (tried == TRIES - 1 && keep_within(joining, saved, ticks)) }
+      return kept if kept
     end
   end
 
@@ -68,6 +64,30 @@ module Page::Drafting
   end
 
   private
+
+  # @return [Draft, nil] nil if another save came first: what is saved has to be joined with that
+  def keep(saved, ticks)
+    raise ActiveRecord::RecordNotFound unless Page.exists?(id) # erased since it was read
+
+    known = drafts.find_by(save_id: saved.save_id, author: saved.author)
+    return known if known
+    return saved unless saved.valid?
+
+    newest = Draft.where(page_id: id).maximum(:version)
+    return unless saved.base_version == newest
+
+    saved.version = newest + 1
+    saved.save!
+    adopt(saved, ticks)
+    saved
+  end
+
+  # Others were quicker each time: what they saved is joined while they wait.
+  def keep_within(joining, saved, ticks)
+    joined = joining.with_newest
+    saved.assign_attributes(base_version: joining.version, state: joined.with(document: ticks.lay_over(joined.document)))
+    keep(saved, ticks)
+  end
 
   # Files pasted from another page become this page's own, if whoever writes may see them there.
   def with_own_files(document, by:)

@@ -147,7 +147,7 @@ module Zuhause
 
       def opening(mark)
         tone = Document::Schema::MARKS.fetch(mark["type"]).attrs["tone"]
-        return "<#{MARK_TAGS[mark["type"]]}>" unless tone
+        return "<#{MARK_TAGS[mark["type"]]}#{%( class="#{mark["type"]}") if Merging::MARKS.include?(mark["type"])}>" unless tone
 
         %(<#{MARK_TAGS[mark["type"]]} class="#{mark["type"]}-#{mark.dig("attrs", "tone") || tone.default}">)
       end

@@ -10,6 +10,7 @@ module Zuhause
       PUNCTUATION = /[\p{P}\p{S}]/
       WHITESPACE = /[[:space:]]/
       BREAK = "\\\n".freeze
+      NOTHING = "<u></u>".freeze
       # Marks that CommonMark has no sign for are written as the elements that HTML has for them.
       ELEMENTS = { "underline" => "u", "highlight" => "mark", "colour" => "span", "blank" => "var", "double" => "ins", "kept" => "data", "sub" => "sub", "sup" => "sup" }.freeze
       # What stands in a line and is shown anew at each view: a link to what it names.
@@ -56,6 +57,7 @@ module Zuhause
       def write
         mend_line_edges
         mend_references
+        keep_from_defining
         mend_delimiters while encoding_more?
         @tokens.each_with_index.map { |token, i| render(token, line_start?(i)) }.join
       end
@@ -144,6 +146,16 @@ module Zuhause
       def mend_references
         @tokens.each_cons(2) do |token, following|
           following.encode(:first) if token.kind == :syntax && token.chars.start_with?("[^") && following.kind == :text && following.chars.first.match?(/[(:]/)
+        end
+      end
+
+      # What stands in brackets at the beginning of a line, and then "]:" in code, where nothing can be escaped, would be read as
+      # where a reference leads to. An element with nothing in it keeps it from that.
+      def keep_from_defining
+        lines = @tokens.slice_when { |token, _following| token.kind == :break }
+        @tokens = lines.flat_map do |line|
+          defining = line.first.kind == :syntax && line.first.chars == "[" && line.any? { |token| token.kind == :syntax && token.chars.start_with?("`") && token.chars.include?("]:") }
+          defining ? [ Token.new(:syntax, NOTHING), *line ] : line
         end
       end
 

@@ -1,0 +1,58 @@
+# A text that somebody saves, and the newest one of its page: where it does not build on that, both are joined
+# (Zuhause::Merging).
+class Joining
+  # @return [Integer] the version that it was joined with last
+  attr_reader :version
+
+  # @return [State] what is saved, in normal form
+  attr_writer :mine
+
+  # @param base_version [Integer]
+  # @param base [Object, nil] the text that it builds on, if whoever saves has it
+  def initialize(page, base_version:, base:, by:)
+    @page, @base_version, @base, @by = page, base_version, base, by
+  end
+
+  # A text that comes without any ids gets those of the text that it builds on, as far as it says the same.
+  #
+  # @param document [Object]
+  # @return [Object]
+  def with_ids(document)
+    return document if Zuhause::Document::Check.problems(document).any?
+
+    normal, = Zuhause::Document::Normal.form(document)
+    return document if Zuhause::Document::Walk.blocks(normal).any? { |node| node.dig("attrs", "id") }
+
+    Zuhause::Changes.carry_ids(base.document, normal)
+  end
+
+  # @return [State] what is to be saved
+  def with_newest
+    newest = @page.drafts.where.not(version: nil).order(:version).last
+    @version = newest.version
+    return @mine if newest.version == @base_version && @base.nil?
+
+    outcome = Zuhause::Merging.merge(side(base), side(@mine, by: @by, version: newest.version + 1), side(newest.state, by: newest.author, version: newest.version))
+    @mine.with(title: outcome.title, document: outcome.document)
+  end
+
+  private
+
+  # What it builds on; where that has been thinned, what was saved before it.
+  def base
+    @from ||= given? ? saved_base.state.with(document: Zuhause::Document.accept(@base).doc) : saved_base.state
+  end
+
+  # One that could not be a text is as if none were given.
+  def given?
+    !@base.nil? && Zuhause::Document::Check.problems(@base).empty?
+  end
+
+  def saved_base
+    @saved_base ||= @page.drafts.where(version: ..@base_version).order(:version).last || @page.drafts.where.not(version: nil).order(:version).first
+  end
+
+  def side(state, by: nil, version: 0)
+    Zuhause::Merging::Side.new(document: state.document, title: state.title, by: by&.public_id, version: version)
+  end
+end
