@@ -5,7 +5,7 @@ module Shapes
 
   FIELDS = %w[house signpost setup titles].freeze
   LISTS = %w[holders files texts pages people].freeze
-  ANY = %w[document].freeze # judged by the core
+  ANY = %w[document base].freeze # judged by the core
   EITHER = %w[page person group room source tag template].freeze # fields of one, or what names one
   LARGEST_NUMBER = 1_000_000
 

@@ -1,9 +1,10 @@
 // Text that this browser still holds of an earlier visit, if the server never had it: it is joined with what stands there
 // now.
 export default class Local {
-  constructor({ text, saving, words, tell, root, hear }) {
+  constructor(bench) {
+    const { text, saving, words, tell, root } = bench
     Object.assign(this, { text, saving, words, tell, states: root.dataset.states })
-    hear("joined", (body) => this.joined(body))
+    bench.hear("joined", (body) => this.joined(body))
     this.looked = this.look()
   }
 

@@ -22,7 +22,8 @@ function stretches(block) {
 
 // Words that two wrote in one place, or that one changed and another removed: told, gone through, and settled by one key.
 export default class Settling {
-  constructor({ part, editor, words, names, whenPainted }) {
+  constructor(bench) {
+    const { part, editor, words, names } = bench
     Object.assign(this, { place: part("settling"), editor, words, people: names.people ?? {} })
     this.place.addEventListener("click", ({ target }) => this.act(target.closest("[data-settle]")?.dataset.settle))
     editor.view.dom.addEventListener("keydown", (event) => {
@@ -30,7 +31,7 @@ export default class Settling {
       event.preventDefault()
       this.act(this.choices(this.here())[event.key - 1]?.act)
     })
-    whenPainted(() => this.show())
+    bench.whenPainted(() => this.show())
   }
 
   get all() {

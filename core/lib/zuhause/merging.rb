@@ -39,7 +39,7 @@ module Zuhause
     # @return [Integer] stretches of text that are still to be settled
     def open_in(document)
       Document::Walk.each(document).sum do |node, _ancestors|
-        (node["content"] || []).map { |child| settled_by(child) }.chunk_while { |a, b| a == b }.count { |run| run.first }
+        (node["content"] || []).map { |child| open(child) }.chunk_while { |a, b| a == b }.count(&:first)
       end
     end
 
@@ -48,9 +48,9 @@ module Zuhause
     end
     private_class_method :as_it_is
 
-    def settled_by(node)
-      node["marks"]&.find { |mark| MARKS.include?(mark["type"]) }
+    def open(node)
+      node["marks"].to_a.map { |mark| mark["type"] }.find { |type| MARKS.include?(type) }
     end
-    private_class_method :settled_by
+    private_class_method :open
   end
 end

@@ -131,6 +131,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "POST /p/:page_id/access_grants" => { to: ->(t) { "/p/#{t.page.to_param}/access_grants" }, with: { holders: [ "everyone" ], level: "read", confirmed: 1 } },
     "PATCH /p/:page_id/access_grants/:id" => { to: ->(t) { "/p/#{t.page.to_param}/access_grants/#{t.page_grant.id}" }, with: { level: "comment", confirmed: 1 } },
     "DELETE /p/:page_id/access_grants/:id" => { to: ->(t) { "/p/#{t.page.to_param}/access_grants/#{t.page_grant.id}" }, with: { confirmed: 1 } },
+    "GET /p/:page_id/draft" => { to: ->(t) { "/p/#{t.page.to_param}/draft" }, json: :json_draft },
     "GET /p/:page_id/draft/edit" => { to: ->(t) { "/p/#{t.page.to_param}/draft/edit" } },
     "PATCH /p/:page_id/draft" => { to: ->(t) { "/p/#{t.page.to_param}/draft" }, with: :draft, as: :json, html: nil, json: :json_draft },
     "POST /p/:page_id/publication" => { to: ->(t) { "/p/#{t.page.to_param}/publication" }, with: { version: 4 }, json: :json_publish },

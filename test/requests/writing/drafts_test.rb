@@ -75,14 +75,50 @@ class DraftsTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
-  test "a colleague's newer text comes with what differs, and with one in which both stand" do
-    base = @page.draft.version
-    save_text(@page, "Tom's words.", by: @tom)
-    mine = Zuhause::Markup::MarkdownReader.read("My words.").doc
-    patch "/p/#{@page.to_param}/draft", params: { base_version: base, save_id: "mine-1", title: "T", document: mine }, as: :json
-    assert_response :conflict
-    assert_equal [ "Tom's words.", "My words." ], json["both"]["content"].map { |node| Zuhause::Document::Text.of(node) }
-    assert_match(/in the text of Tom Ruud alone/, json["html"])
+  test "what is saved on an older text is joined with the newest, and answered with what came of it" do
+    base = @page.draft
+    theirs = Zuhause::Document.accept(Zuhause::Markup::MarkdownReader.read("Tom's words.").doc).doc["content"]
+    @page.save_draft(State.new(title: "Tom's title", document: base.document.merge("content" => base.document["content"] + theirs)), base_version: base.version, by: @tom)
+    mine = base.document.merge("content" => Zuhause::Document.accept(Zuhause::Markup::MarkdownReader.read("My words.").doc).doc["content"] + base.document["content"])
+    2.times do # the same id, the same answer
+      patch "/p/#{@page.to_param}/draft", params: { base_version: base.version, save_id: "mine-1", title: base.title, document: mine }, as: :json
+      assert_response :success
+      assert_equal [ base.version + 2, "Tom's title", "Tom Ruud" ], json.values_at("version", "title", "by")
+      assert_equal [ "My words.", *base.document["content"].map { |node| Zuhause::Document::Text.of(node) }, "Tom's words." ], json["document"]["content"].map { |node| Zuhause::Document::Text.of(node) }
+    end
+    get "/p/#{@page.to_param}/draft?since=#{base.version}", as: :json
+    assert_equal [ base.version + 2, "Tom Ruud" ], json.values_at("version", "by")
+  end
+
+  test "a text that the house has thinned away comes along with what builds on it" do
+    base = @page.draft
+    later = base.document.merge("content" => base.document["content"].map { |node| node.except("content") })
+    3.times { |i| @page.reload.save_draft(State.new(title: base.title, document: later), base_version: base.version + i, by: @tom) }
+    @page.drafts.where(version: base.version).delete_all
+    mine = base.document.merge("content" => base.document["content"] + [ { "type" => "paragraph", "content" => [ { "type" => "text", "text" => "Mine." } ] } ])
+    [ [ base.document, "mine-1" ], [ { "type" => "nonsense" }, "mine-2" ] ].each do |from, id|
+      patch "/p/#{@page.to_param}/draft", params: { base_version: base.version, base: from, save_id: id, title: base.title, document: mine }, as: :json
+      assert_response :success
+      assert_includes Zuhause::Document::Text.of(json["document"]), "Mine."
+    end
+    assert_equal "Mine.", Zuhause::Document::Text.of(@page.drafts.find_by(save_id: "mine-1").document), "what Tom took away is gone"
+  end
+
+  test "no edition holds what two wrote in one place" do
+    base = @page.draft
+    %w[salt grit].zip([ @tom, @ida ]) do |word, who|
+      inner = base.document["content"].first
+      changed = base.document.merge("content" => [ inner.merge("content" => [ { "type" => "text", "text" => word } ]), *base.document["content"].drop(1) ])
+      @page.reload.save_draft(State.new(title: base.title, document: changed), base_version: base.version, by: who)
+    end
+    assert_equal 1, Zuhause::Merging.open_in(@page.reload.draft.document)
+    get "/p/#{@page.to_param}/publication/new", as: :json
+    assert_match(/In 1 place two wrote different words/, json["words"].first)
+    assert_no_difference("Edition.count") { post "/p/#{@page.to_param}/publication", params: { version: @page.draft.version }, as: :json }
+    assert_response :unprocessable_entity
+    assert_match(/Settle it, then publish/, json["error"])
+    get "/p/#{@page.to_param}/preview"
+    assert_select "ins.double", count: 2
   end
 
   test "a page begins with tags and a language, or not at all" do

@@ -38,15 +38,12 @@ class WritingRequestsTest < ActionDispatch::IntegrationTest
     assert_equal %w[0], response.parsed_body["new_ids"].keys
   end
 
-  test "a save on an older version is refused with both texts" do
+  test "a save on an older version is joined with the newest" do
     save({ save_id: "save-1", base_version: 2 }, "Newer.")
     save({ save_id: "save-2", base_version: 2 }, "Mine <b>.")
-    assert_response :conflict
-    assert_equal [ 3, "Ana Berg" ], response.parsed_body.values_at("version", "author")
-    assert_includes response.parsed_body["html"], "Newer."
-    assert_includes response.parsed_body["html"], "Mine &lt;b&gt;."
-    assert_equal "Newer.\nMine <b>.", Zuhause::Document::Text.of(response.parsed_body["both"])
-    assert_equal 4, @page.drafts.count
+    assert_response :success
+    assert_equal 4, response.parsed_body["version"]
+    assert_equal %w[Mine Newer b], Zuhause::Document::Text.of(response.parsed_body["document"]).scan(/\w+/).sort
   end
 
   test "a document that does not fit is refused naming the node" do

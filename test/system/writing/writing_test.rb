@@ -22,7 +22,7 @@ class WritingTest < ApplicationSystemTestCase
     assert_selector ".ProseMirror", text: "Old words. Spread grit."
   end
 
-  test "text typed without a connection is kept in the browser and offered again" do
+  test "text typed without a connection is kept in the browser and joined with what came meanwhile" do
     expect_problem "ERR_INTERNET_DISCONNECTED"
     tab = open_new_window
     within_window(tab) do
@@ -34,12 +34,13 @@ class WritingTest < ApplicationSystemTestCase
     end
     tab.close
     assert_equal "Old words.", saved_text
+    save_text(@sheet.reload, "Old words.\n\nTom's words.", by: @tom)
     visit draft_path
-    assert_text "This browser holds text of this page that was never saved."
+    assert_selector "[data-told]", text: "What this browser had kept and the house did not have yet has been joined with the text."
+    assert_selector ".ProseMirror", text: "Old words. Spread grit.\nTom's words."
     assert_accessible
-    click_on "Take it in"
     assert_state "saved"
-    assert_equal "Old words. Spread grit.", saved_text
+    assert_equal "Old words. Spread grit.\nTom's words.", saved_text
   end
 
   test "a connection that comes back saves what was typed" do
@@ -54,48 +55,64 @@ class WritingTest < ApplicationSystemTestCase
     assert_equal "Old words. Spread grit.", saved_text
   end
 
-  test "a colleague's newer text is shown beside one's own, and nothing is lost" do
-    expect_problem "409"
+  test "what a colleague saved meanwhile is joined with one's own, and comes onto the screen" do
     visit draft_path
     editor
-    write_as_colleague "Tom's words."
+    write_as_colleague "Old words.\n\nTom's words."
     editor.send_keys " Mine too."
-    assert_text "Somebody saved this page while you were writing"
+    assert_selector ".ProseMirror p", count: 2
+    assert_selector ".ProseMirror", text: "Old words. Mine too.\nTom's words."
+    assert_selector "[data-told]", text: "Tom Ruud saved meanwhile. Both texts have been joined."
+    assert_state "saved"
+    assert_equal "Old words. Mine too.\nTom's words.", saved_text
+    editor.send_keys " And more."
+    assert_state "saved"
+    assert_equal "Old words. Mine too. And more.\nTom's words.", saved_text
+    editor.send_keys [ :control, "z" ]
+    assert_selector ".ProseMirror", text: "Tom's words."
+  end
+
+  test "where two wrote different words in one place, both stand, marked, until one is chosen" do
+    visit draft_path
+    editor
+    save_text(@sheet.reload, "Old winter words.", by: @tom)
+    move_to_first_word
+    editor.send_keys "summer "
+    assert_selector "ins.double", count: 2
+    assert_selector "ins.double[data-by='Tom Ruud']", text: "winter"
+    assert_selector "ins.double[data-by='Ida Karlow']", text: "summer"
+    assert_state "saved"
+    within("[data-settling]") { click_on "Go to the next" }
+    assert_selector "[data-settling]", text: "What Tom Ruud wrote"
     assert_accessible
-    within("[data-conflict]") do
-      assert_text "Tom Ruud saved a newer text."
-      assert_selector "del", text: "Tom's"
-      assert_selector "ins", text: "Old"
-      assert_selector "ins", text: "Mine too"
-      click_on "Go on with both"
-    end
-    assert_selector ".ProseMirror:focus"
+    click_on "Publish"
+    within("[data-publish-panel]") { assert_text "In 1 place two wrote different words." }
+    find("#note").send_keys :escape
+    within("[data-settling]") { click_on "What Ida Karlow wrote" }
+    assert_no_selector "ins.double"
+    assert_selector ".ProseMirror", text: "Old summer words."
+    editor.send_keys [ :control, "z" ]
+    assert_selector "ins.double", count: 2
+    within("[data-settling]") { click_on "Go to the next" }
+    editor.send_keys [ :alt, "3" ]
+    assert_no_selector "ins.double"
     assert_state "saved"
-    assert_equal "Tom's words.\nOld words. Mine too.", saved_text
-    assert_equal [ "Tom's words.", "Old words. Mine too." ], @sheet.drafts.where(base_version: 2..).order(:id).first(2).map { |draft| Zuhause::Document::Text.of(draft.document) }
+    assert_match(/\AOld (summer winter|winter summer) words\.\z/, saved_text)
   end
 
-  test "one can go on with one's own text alone" do
-    expect_problem "409"
+  test "while somebody else writes, the text follows, and the caret stays where it is" do
+    PageWriter.note(@sheet, by: @tom)
     visit draft_path
-    editor
-    write_as_colleague "Tom's words."
-    editor.send_keys " Mine too."
-    click_on "With mine alone"
+    assert_selector "[data-writers]", text: "Tom Ruud"
+    editor.send_keys " Mine."
     assert_state "saved"
-    assert_equal "Old words. Mine too.", saved_text
-  end
-
-  test "one can go on with the colleague's text" do
-    expect_problem "409"
-    visit draft_path
-    editor
-    write_as_colleague "Tom's words."
-    editor.send_keys " Mine too."
-    click_on "With theirs alone"
-    editor.send_keys [ :control, :end ], " And more."
+    PageWriter.note(@sheet, by: @tom)
+    save_text(@sheet.reload, "Before.\n\nOld words. Mine.", by: @tom)
+    page.execute_script "document.dispatchEvent(new Event('visibilitychange'))"
+    assert_selector ".ProseMirror", text: "Before.\nOld words. Mine."
+    editor.send_keys " More."
     assert_state "saved"
-    assert_equal "Tom's words. And more.", saved_text
+    assert_equal "Before.\nOld words. Mine. More.", saved_text
   end
 
   test "a sign-in that expired loses nothing" do
@@ -256,6 +273,10 @@ class WritingTest < ApplicationSystemTestCase
   def write(words)
     visit draft_path
     editor.send_keys [ :control, :end ], words
+  end
+
+  def move_to_first_word
+    editor.send_keys [ :control, :home ], *([ :right ] * 4)
   end
 
   def write_as_colleague(markdown)
