@@ -1,4 +1,5 @@
 import { getSchema } from "@tiptap/core"
+import blockIds from "../../app/javascript/editor/block_ids"
 import blocks from "../../app/javascript/editor/blocks"
 import marks from "../../app/javascript/editor/marks"
 import stated from "../../app/javascript/editor/stated"
@@ -7,3 +8,6 @@ const given = { words: { tones: {} }, names: { people: {}, files: {}, pages: {},
 
 // The editor's schema, as far as it needs no browser.
 export default getSchema([...stated(blocks(given)), ...marks({}, {})])
+
+// The same, its blocks with ids.
+export const withIds = getSchema([...stated(blocks(given)), ...marks({}, {}), blockIds])

@@ -6,7 +6,6 @@ require "zuhause/changes/inline"
 require "zuhause/changes/entry"
 require "zuhause/changes/comparison"
 require "zuhause/changes/rematch"
-require "zuhause/changes/union"
 
 module Zuhause
   # What changed between two documents.

@@ -11,7 +11,7 @@ module Zuhause
         @was, @sides = base, [ one, other ].sort_by(&:key)
         @later = @sides[0].version.to_i > @sides[1].version.to_i ? 0 : 1
         @values = Values.new(@sides, @later)
-        @base, *@trees = [ base, *@sides ].map { |side| Tree.new(side.document) }
+        @base, *@trees = Reshaping.of(base.document, *@sides.map(&:document)).map { |document| Tree.new(document) }
         @presence = Presence.new(@base, @trees, @later)
         @budget = Changes::Budget.new
       end

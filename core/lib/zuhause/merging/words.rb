@@ -36,6 +36,12 @@ module Zuhause
         new(base, [ one, other ], by: by, later: later, marks: marks, budget: budget).merged
       end
 
+      # @param nodes [Array<Hash>] inline nodes
+      # @return [Array<Hash>] the same, word by word
+      def self.pieces(nodes)
+        nodes.flat_map { |node| node["text"] ? node["text"].scan(PIECE).map { |text| node.merge("text" => text) } : [ node ] }
+      end
+
       def initialize(base, sides, by:, later:, marks:, budget:)
         @by, @later, @marks, @budget = by, later, marks, budget
         @base = tokens(base, 0)
@@ -55,8 +61,7 @@ module Zuhause
       private
 
       def tokens(nodes, doc)
-        pieces = nodes.flat_map { |node| node["text"] ? node["text"].scan(PIECE).map { |text| node.merge("text" => text) } : [ node ] }
-        pieces.each_with_index.map { |node, i| Token.new(node, { doc => i }) }
+        Words.pieces(nodes).each_with_index.map { |node, i| Token.new(node, { doc => i }) }
       end
 
       # @return [Hash{Integer=>Integer}] places in a side by those in the base

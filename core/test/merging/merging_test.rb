@@ -1,0 +1,116 @@
+require_relative "../test_helper"
+
+# Worked cases of joining two texts.
+class MergingTest < Minitest::Test
+  include Zuhause
+
+  BASE = "Salt and grit on the gangway.\n\n- one\n- two\n\n| a | b |\n| - | - |\n| c | d |\n\nThe end is here.".freeze
+
+  def test_words_in_different_places_come_together
+    assert_merged BASE.sub("grit", "sand").sub("gangway", "ramp"), BASE.sub("grit", "sand"), BASE.sub("gangway", "ramp")
+    assert_merged BASE.sub("- two", "- two\n- three").sub("Salt", "Much salt"), BASE.sub("- two", "- two\n- three"), BASE.sub("Salt", "Much salt")
+    assert_merged BASE.sub("Salt", "**Salt**").sub("grit", "*grit*"), BASE.sub("Salt", "**Salt**"), BASE.sub("grit", "*grit*")
+  end
+
+  def test_different_words_in_one_place_both_stand_with_whose_they_are
+    merged = merge(BASE.sub("grit", "sand"), BASE.sub("grit", "gravel"))
+    marked = Document::Walk.each(merged.document).filter_map { |node, _ancestors| node["marks"]&.then { |marks| [ node["text"].strip, marks.first["type"], marks.first.dig("attrs", "by") ] } }
+    assert_equal [ [ "gravel", "double", "otherwrit1" ], [ "sand", "double", "onewrites1" ] ], marked.sort
+    assert_equal 1, Merging.open_in(merged.document)
+    assert_includes Document::Text.of(merged.document).scan(/\w+/), "sand"
+  end
+
+  def test_equal_words_count_once
+    assert_merged BASE.sub("grit", "fine grit"), BASE.sub("grit", "fine grit"), BASE.sub("grit", "fine grit")
+    assert_merged "#{BASE}\n\nMore.", "#{BASE}\n\nMore.", "#{BASE}\n\nMore.".sub("x", "y")
+  end
+
+  def test_what_one_removed_and_the_other_left_is_gone_and_what_the_other_changed_stays_marked
+    assert_merged BASE.sub("\n\nThe end is here.", ""), BASE.sub("\n\nThe end is here.", ""), BASE
+    merged = merge(BASE.sub("\n\nThe end is here.", ""), BASE.sub("is here", "is near"))
+    kept = merged.document["content"].last
+    assert_equal "The end is near.", Document::Text.of(kept)
+    assert_equal [ { "type" => "kept", "attrs" => { "by" => "otherwrit1" } } ], kept["content"].first["marks"]
+  end
+
+  def test_rows_and_columns_meet
+    merged = merge(BASE.sub("| c | d |", "| c | d |\n| e | f |"), BASE.sub("| a | b |", "| a | x | b |").sub("| - | - |", "| - | - | - |").sub("| c | d |", "| c | y | d |"))
+    table = merged.document["content"].find { |node| node["type"] == "table" }
+    assert_equal [ %w[a x b], %w[c y d], [ "e", "", "f" ] ], table["content"].map { |row| row["content"].map { |cell| Document::Text.of(cell) } }
+  end
+
+  def test_a_paragraph_that_one_splits_takes_the_other_s_words_into_the_half_that_they_belong_to
+    last = ->(doc) { doc["content"].last }
+    one = edited { |doc| [ *doc["content"][0...-1], with(last.(doc), "The end"), with(last.(doc), " is here.", nil) ] }
+    other = document(BASE.sub("is here", "is very near"))
+    merged = join(one, other).document
+    assert_equal [ "The end", " is very near." ], merged["content"].last(2).map { |node| Document::Text.of(node) }
+    assert_equal merged, join(other, one).document
+  end
+
+  def test_two_paragraphs_that_one_joins_take_the_other_s_words_along
+    base = Document.accept(Markup::MarkdownReader.read("First words.\n\nSecond words.").doc).doc
+    first, second = base["content"]
+    one = base.merge("content" => [ with(first, "First words. Second words.") ])
+    other = base.merge("content" => [ first, with(second, "Second and third words.") ])
+    merged = Merging.merge(side(base, 1, nil), side(one, 2, "onewrites1"), side(other, 3, "otherwrit1")).document
+    assert_equal "First words. Second and third words.", Document::Text.of(merged)
+  end
+
+  def test_a_block_that_one_moves_takes_along_what_the_other_writes_in_it
+    moved = edited { |doc| [ doc["content"].last, *doc["content"][0...-1] ] }
+    merged = join(moved, document(BASE.sub("is here", "is near"))).document
+    assert_equal "The end is near.", Document::Text.of(merged["content"].first)
+    assert_equal 4, merged["content"].size
+  end
+
+  def test_of_a_title_and_of_attributes_the_later_one_holds_and_the_other_is_told
+    base = side(document, 1, nil, "Old")
+    outcome = Merging.merge(base, side(document, 3, "onewrites1", "Later"), side(document(BASE.sub("Salt", "Much salt")), 2, "otherwrit1", "Sooner"))
+    assert_equal "Later", outcome.title
+    assert_equal [ [ "title", "Sooner", "otherwrit1" ] ], outcome.others.map { |other| [ other.name, other.value, other.by ] }
+    assert_includes Document::Text.of(outcome.document), "Much salt"
+  end
+
+  def test_a_paragraph_made_a_heading_keeps_what_the_other_writes_in_it
+    heading = edited { |doc| [ *doc["content"][0...-1], { "type" => "heading", "attrs" => doc["content"].last["attrs"].merge("level" => 2), "content" => doc["content"].last["content"] } ] }
+    last = join(heading, document(BASE.sub("is here", "is near"))).document["content"].last
+    assert_equal [ "heading", 2, "The end is near." ], [ last["type"], last["attrs"]["level"], Document::Text.of(last) ]
+  end
+
+  private
+
+  def base
+    @base ||= Document.accept(Markup::MarkdownReader.read(BASE).doc, random: Random.new(1)).doc
+  end
+
+  def document(markdown = BASE)
+    Document.accept(Changes.carry_ids(base, Markup::MarkdownReader.read(markdown).doc), random: Random.new(markdown.sum)).doc
+  end
+
+  def edited
+    Document.accept(base.merge("content" => yield(base)), random: Random.new(7)).doc
+  end
+
+  def with(node, text, id = node.dig("attrs", "id"))
+    { "type" => node["type"], "attrs" => { "id" => id }.compact, "content" => [ { "type" => "text", "text" => text } ] }
+  end
+
+  def side(document, version, by, title = "T")
+    Merging::Side.new(document: document, title: title, by: by, version: version)
+  end
+
+  def join(one, other)
+    Merging.merge(side(base, 1, nil), side(one, 2, "onewrites1"), side(other, 3, "otherwrit1"))
+  end
+
+  def merge(one, other)
+    join(document(one), document(other))
+  end
+
+  def assert_merged(expected, one, other)
+    merged = merge(one, other)
+    assert_equal Markup::MarkdownWriter.write(document(expected), ids: false), Markup::MarkdownWriter.write(merged.document, ids: false)
+    assert_equal merged.document, merge(other, one).document.then { |_| join(document(other), document(one)).document }
+  end
+end
