@@ -9,11 +9,10 @@ export default class Local {
   }
 
   async look() {
-    const held = await this.saving.unsaved()
-    if (!held) return
-
     const own = this.text.read()
-    if (held.document === own.document && held.title === own.title) return this.saving.forget()
+    const held = (await this.saving.unsaved()).filter(({ document, title }) => document !== own.document || title !== own.title)
+    if (!held.length) return this.saving.forget()
+
     this.back = true
     this.saving.comeBack(held)
   }

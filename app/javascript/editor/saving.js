@@ -29,27 +29,62 @@ export default class Saving {
 
   // Asked of the browser before the editor is built, so that the answer is there when it is.
   look() {
-    this.looked ??= get(this.key)
+    this.looked ??= Promise.all([get(this.back), this.left() ?? get(this.key)])
     return this.looked
   }
 
-  // What this browser still holds of an earlier visit, if the server never had it.
-  //
-  // @return [Object, undefined] title, document (in JSON), the version that it builds on, and what that held
+  // Where what an earlier visit left lies until the server has it: what is typed meanwhile takes no other's place.
+  get back() { return `${this.key}/back` }
+
+  // What this browser still holds of earlier visits, if the server never had it, oldest first: each with title, document (in
+  // JSON), the version that it builds on, and what that held.
   async unsaved() {
-    const held = await this.look()
-    return held && { ...held, document: typeof held.document === "string" ? held.document : JSON.stringify(held.document) }
+    const held = (await this.look()).flat().filter((each, i, all) => each && (!each.id || all.findIndex((other) => other?.id === each.id) === i))
+    return held.map((each) => ({ ...each, document: typeof each.document === "string" ? each.document : JSON.stringify(each.document) }))
   }
 
   // Sends what this browser held, to be joined with what stands there now.
-  comeBack({ title, document, base, from }) {
-    this.pending = { title, document, base_version: base, save_id: crypto.randomUUID(), base: from }
-    this.shown = this.from
+  async comeBack(held) {
+    this.coming = held
+    await set(this.back, held).then(() => localStorage.removeItem(this.key)).catch(() => {})
     return this.save()
   }
 
+  // @return [Object] the oldest of them, as it is sent
+  nextBack() {
+    const [{ title, document, base, from, id }] = this.coming
+    this.shown = this.from
+    this.returning = true
+    return { title, document, base_version: base, save_id: id ?? crypto.randomUUID(), base: from }
+  }
+
+  // One of them is there, or cannot be.
+  async cameBack() {
+    this.coming = this.coming.length > 1 ? this.coming.slice(1) : null
+    await (this.coming ? set(this.back, this.coming) : del(this.back)).catch(() => {})
+  }
+
   forget() {
+    localStorage.removeItem(this.key)
     return del(this.key)
+  }
+
+  // What was put down as the page closed, which holds all that was put down before.
+  left() {
+    return JSON.parse(localStorage.getItem(this.key))
+  }
+
+  // At once, since nothing that takes a moment is sure to be done as a page closes. Where there is no room for what the text
+  // builds on, the house knows that by its version.
+  leave(record) {
+    for (const each of [record, { ...record, from: undefined }]) {
+      try {
+        return localStorage.setItem(this.key, JSON.stringify(each))
+      } catch {
+        continue
+      }
+    }
+    return null
   }
 
   changed() {
@@ -66,7 +101,11 @@ export default class Saving {
   remember() {
     clearTimeout(this.remembering)
     this.remembering = null
-    return set(this.key, { ...this.read(), base: this.version, from: this.from, at: Date.now() }).catch(() => {})
+    return set(this.key, this.record()).catch(() => {})
+  }
+
+  record() {
+    return { ...this.read(), base: this.version, from: this.from, at: Date.now(), id: crypto.randomUUID() }
   }
 
   // Resolves once nothing is left to save, with whether all of it is.
@@ -79,8 +118,9 @@ export default class Saving {
   }
 
   async saveAll() {
-    while ((this.dirty || this.pending) && !this.stopped) {
-      if (!this.pending) {
+    while ((this.dirty || this.pending || this.coming) && !this.stopped) {
+      if (!this.pending && this.coming) this.pending = this.nextBack()
+      else if (!this.pending) {
         this.pending = { ...this.read(), base_version: this.version, save_id: crypto.randomUUID(), ...this.builtOn() }
         this.dirty = false
       }
@@ -94,9 +134,15 @@ export default class Saving {
   async take(answer) {
     if (!answer || answer.status >= 500 || answer.status === 429) return this.later()
 
-    const sent = this.pending
+    const sent = this.pending, back = this.returning
     this.pending = null
+    this.returning = false
     this.wait = 1000
+    if (back && (answer.ok || answer.body.errors)) await this.cameBack()
+    if (back && answer.ok && answer.body.version <= this.version) {
+      this.shown = null // the house had it already
+      return this.settled()
+    }
     if (answer.ok) return this.saved(answer.body, sent)
 
     this.dirty = true
@@ -113,12 +159,17 @@ export default class Saving {
     if (Object.keys(body.ticked).length) this.onTicked(body.ticked)
     this.takeIn(body, sent)
     if (this.dirty) await this.remember()
-    else {
-      clearTimeout(this.remembering)
-      this.remembering = null
-      await this.forget()
-      this.onState("saved")
-    }
+    else await this.settled()
+    return true
+  }
+
+  // Nothing is left to save, unless something has been typed meanwhile.
+  async settled() {
+    if (this.unfinished) return true
+    clearTimeout(this.remembering)
+    this.remembering = null
+    await this.forget()
+    this.onState("saved")
     return true
   }
 
@@ -202,14 +253,17 @@ export default class Saving {
   }
 
   get unfinished() {
-    return this.dirty || this.pending !== null
+    return this.dirty || this.pending !== null || Boolean(this.coming)
   }
 
-  // The tab is closing: what is left goes out without waiting for the answer; the browser's store has it in any case.
+  // The tab is closing: what is left is put down, and goes out without waiting for the answer.
   flush() {
-    if (this.remembering) this.remember()
+    if (!this.unfinished) return
+    const record = this.record()
+    this.leave(record)
+    this.remember()
     if (this.stopped || this.running || !this.dirty) return
-    const last = bodyOf({ ...this.read(), base_version: this.version, save_id: crypto.randomUUID(), ...this.builtOn() })
+    const last = bodyOf({ title: record.title, document: record.document, base_version: record.base, save_id: record.id, ...this.builtOn() })
     if (last.length < KEEPALIVE_BYTES) patch(this.address, last, { keepalive: true }).catch(() => {})
   }
 }

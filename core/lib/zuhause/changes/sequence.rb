@@ -12,8 +12,9 @@ module Zuhause
       # @param one [Array<Object>] elements that can be told apart by eql?
       # @param other [Array<Object>]
       # @param budget [Budget]
+      # @param short [Integer] pairs up to which they are short
       # @return [Array<Array(Integer, Integer)>] places of equal elements, rising on both sides
-      def common(one, other, budget)
+      def common(one, other, budget, short: SHORT)
         pairs = []
         stack = [ [ 0, one.size, 0, other.size ] ]
         while (from, to, start, finish = stack.pop)
@@ -22,16 +23,16 @@ module Zuhause
           from, start, to, finish = from + head.size, start + head.size, to - tail.size, finish - tail.size
           next if from == to || start == finish
 
-          found = short?(from, to, start, finish, budget) ? longest(one, other, from, to, start, finish) : anchors(one, other, from, to, start, finish)
+          found = short?(from, to, start, finish, budget, short) ? longest(one, other, from, to, start, finish) : anchors(one, other, from, to, start, finish)
           pairs.concat(found.first)
           stack.concat(found.last)
         end
         pairs.sort
       end
 
-      def short?(from, to, start, finish, budget)
+      def short?(from, to, start, finish, budget, short)
         pairs = (to - from) * (finish - start)
-        pairs <= SHORT && budget.spend(pairs)
+        pairs <= short && budget.spend(pairs)
       end
       private_class_method :short?
 

@@ -5,7 +5,8 @@ module Zuhause
     # different words in one place, both stand, each marked as one of a double.
     class Words
       PIECE = /[\p{L}\p{M}\p{N}]+|./m # a word, or one letter of anything else
-      private_constant :PIECE
+      SHORT = 2000 # pairs of words; in longer ones what stands once is found first
+      private_constant :PIECE, :SHORT
 
       Token = Struct.new(:node, :places) do
         def sign
@@ -33,8 +34,25 @@ module Zuhause
         return other if one == base || one == other
         return one if other == base
 
-        new(base, [ one, other ], by: by, later: later, marks: marks, budget: budget).merged
+        head = shared(:head, base, one, other)
+        base, one, other = [ base, one, other ].map { |nodes| Changes::Shared.head(nodes, head).fetch(1) }
+        tail = shared(:tail, base, one, other)
+        base, one, other = [ base, one, other ].map { |nodes| Changes::Shared.tail(nodes, tail).fetch(1) }
+        Changes::Inline.glue(head + new(base, [ one, other ], by: by, later: later, marks: marks, budget: budget).merged + tail)
       end
+
+      # What all three begin or end with, but for its last word, which what changed may be joined to.
+      def self.shared(edge, base, one, other)
+        both = [ one, other ].map { |nodes| Changes::Shared.public_send(edge, base, nodes).first }
+        nodes = both.min_by { |each| [ each.size, each.sum { |node| node["text"].to_s.length } ] }
+        rest, node = edge == :head ? [ nodes[0...-1], nodes.last ] : [ nodes.drop(1), nodes.first ]
+        text = node && node["text"]
+        at = text && (edge == :head ? text.rindex(/\s\S/) : text.index(/(?<=\s)\S/))
+        return rest unless at && !at.zero? && at < text.length
+
+        edge == :head ? [ *rest, node.merge("text" => text[0...at]) ] : [ node.merge("text" => text[at..]), *rest ]
+      end
+      private_class_method :shared
 
       # @param nodes [Array<Hash>] inline nodes
       # @return [Array<Hash>] the same, word by word
@@ -47,6 +65,7 @@ module Zuhause
         @base = tokens(base, 0)
         @sides = sides.each_with_index.map { |nodes, i| tokens(nodes, i + 1) }
         @matches = @sides.map { |side| matches(side) }
+        @kept = @matches.map(&:invert)
       end
 
       def merged
@@ -66,7 +85,7 @@ module Zuhause
 
       # @return [Hash{Integer=>Integer}] places in a side by those in the base
       def matches(side)
-        known = foremost(unbroken(Changes::Sequence.common(@base.map(&:sign), side.map(&:sign), @budget)), side).to_h
+        known = foremost(unbroken(Changes::Sequence.common(@base.map(&:sign), side.map(&:sign), @budget, short: SHORT)), side).to_h
         known.select { |i, j| !@base[i].space? || beside?(i, j, known, -1, [ -1, -1 ]) || beside?(i, j, known, 1, [ @base.size, side.size ]) }
       end
 
@@ -135,8 +154,7 @@ module Zuhause
 
       # What a side holds there that was not in the base.
       def put_in(side, places)
-        known = @matches[side].invert
-        places.reject { |place| known.key?(place) }.map { |place| @sides[side][place] }
+        places.reject { |place| @kept[side].key?(place) }.map { |place| @sides[side][place] }
       end
 
       def both(one, other)
