@@ -18,12 +18,9 @@ class Joining
   # @param document [Object]
   # @return [Object]
   def with_ids(document)
-    return document if Zuhause::Document::Check.problems(document).any?
+    return document if ids?(document) || Zuhause::Document::Check.problems(document).any?
 
-    normal, = Zuhause::Document::Normal.form(document)
-    return document if Zuhause::Document::Walk.blocks(normal).any? { |node| node.dig("attrs", "id") }
-
-    Zuhause::Changes.carry_ids(base.document, normal)
+    Zuhause::Changes.carry_ids(base.document, Zuhause::Document::Normal.form(document).first)
   end
 
   # @return [State] what is to be saved
@@ -37,6 +34,18 @@ class Joining
   end
 
   private
+
+  # Of what may have any shape.
+  def ids?(tree)
+    stack = [ tree ]
+    while (node = stack.pop)
+      next unless node.is_a?(Hash)
+      return true if node["attrs"].is_a?(Hash) && node["attrs"]["id"].is_a?(String)
+
+      stack.concat(node["content"]) if node["content"].is_a?(Array)
+    end
+    false
+  end
 
   # What it builds on; where that has been thinned, what was saved before it.
   def base

@@ -10,6 +10,7 @@ module Zuhause
       def initialize(base, one, other)
         @was, @sides = base, [ one, other ].sort_by(&:key)
         @later = @sides[0].version.to_i > @sides[1].version.to_i ? 0 : 1
+        @by = by
         @values = Values.new(@sides, @later)
         @base, *@trees = Reshaping.of(base.document, *@sides.map(&:document)).map { |document| Tree.new(document) }
         @presence = Presence.new(@base, @trees, @later)
@@ -73,6 +74,12 @@ module Zuhause
 
       private
 
+      # Whose words are whose; of one person who wrote in two places at once, the second are nobody's.
+      def by
+        one, other = @sides.map(&:by)
+        [ one, (other unless other == one) ]
+      end
+
       def children(parent)
         present = (children_of[parent] || []).to_set
         lists = [ base, *trees ].map { |tree| survivors(tree, parent, present) }
@@ -116,7 +123,7 @@ module Zuhause
 
       def text(type, was, is)
         schema = Document::Schema::NODES.fetch(type)
-        merged = Words.merge(*[ was, *is ].map { |node| inline(node) }, by: @sides.map(&:by), later: later, marks: schema.marks, budget: @budget)
+        merged = Words.merge(*[ was, *is ].map { |node| inline(node) }, by: @by, later: later, marks: schema.marks, budget: @budget)
         suited(schema, merged)
       end
 
@@ -143,7 +150,7 @@ module Zuhause
       def kept(node, side)
         return node if node["text"].nil? || node["marks"].to_a.any? { |mark| MARKS.include?(mark["type"]) }
 
-        mark = @sides[side].by ? { "type" => "kept", "attrs" => { "by" => @sides[side].by } } : { "type" => "kept" }
+        mark = { "type" => "kept", "attrs" => { "by" => @sides[side].by }.compact }.reject { |_name, value| value.empty? }
         node.merge("marks" => [ *node["marks"], mark ])
       end
 
