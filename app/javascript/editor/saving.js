@@ -192,6 +192,7 @@ export default class Saving {
 
     this.takeIn(body, this.read())
     this.version = body.version
+    if (this.apart) this.save()
     return true
   }
 
