@@ -382,7 +382,17 @@ CREATE UNIQUE INDEX "index_arrivals_on_public_id" ON "arrivals" ("public_id");
 CREATE INDEX "index_arrivals_on_person_id" ON "arrivals" ("person_id");
 CREATE INDEX "index_arrivals_on_created_at" ON "arrivals" ("created_at");
 CREATE INDEX "index_arrivals_on_work_id" ON "arrivals" ("work_id");
+CREATE TABLE IF NOT EXISTS "disputes" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "block_id" varchar DEFAULT '' NOT NULL, "name" varchar NOT NULL, "value" json, "person_id" integer, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_12e56ba928"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_33407f5901"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE INDEX "index_disputes_on_person_id" ON "disputes" ("person_id");
+CREATE UNIQUE INDEX "index_disputes_on_page_id_and_block_id_and_name_and_value" ON "disputes" ("page_id", "block_id", "name", "value");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000002'),
 ('20261126000001'),
 ('20261125000016'),
 ('20261125000015'),

@@ -23,6 +23,7 @@ async function send(method, address, body, options = {}) {
 }
 
 export const post = (address, body) => send("POST", address, body)
+export const destroy = (address, body) => send("DELETE", address, body)
 export const patch = (address, body, options) => send("PATCH", address, body, options)
 
 export async function get(address) {

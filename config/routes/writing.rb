@@ -7,6 +7,7 @@ resources :pages, path: "p", only: [] do
     resource :look, only: %i[edit update]
     resource :template, only: %i[edit update destroy]
     resources :states, only: %i[index show update]
+    resources :disputes, only: %i[index update destroy]
   end
 end
 

@@ -1,5 +1,6 @@
 class Pages::DraftsController < ApplicationController
   include OnPage
+  include TellsDraft
 
   door :edit
 
@@ -29,14 +30,8 @@ class Pages::DraftsController < ApplicationController
 
   # The text that came of it, where others had saved meanwhile.
   def joined(draft)
-    return {} if draft.version == params[:base_version].to_i + 1 && !request.request_parameters.key?("base")
+    return disputes if draft.version == params[:base_version].to_i + 1 && !request.request_parameters.key?("base")
 
     as_text(draft, since: params[:base_version].to_i)
-  end
-
-  # @param since [Integer] a version after which others may have saved
-  def as_text(draft, since:)
-    others = Person.where(id: @page.drafts.where(version: since + 1...draft.version + 1).where.not(author: viewer.person).select(:author_id)).by_name
-    { version: draft.version, title: draft.title, document: draft.document, by: others.map(&:name).to_sentence }
   end
 end

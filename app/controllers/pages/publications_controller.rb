@@ -20,7 +20,7 @@ class Pages::PublicationsController < ApplicationController
   rescue Page::Publishing::Stale
     answer(:conflict, error: t(".stale"))
   rescue Page::Publishing::Unsettled
-    answer(:unprocessable_entity, error: t(".unsettled", count: Zuhause::Merging.open_in(@page.draft.document)))
+    answer(:unprocessable_entity, error: t(".unsettled", count: @page.unsettled))
   rescue Page::Publishing::Unchanged
     answer(:unprocessable_entity, error: t(".unchanged"))
   rescue ActiveRecord::RecordInvalid => e
@@ -30,7 +30,7 @@ class Pages::PublicationsController < ApplicationController
   private
 
   def before_publishing
-    doubles = Zuhause::Merging.open_in(@page.draft.document)
+    doubles = @page.unsettled
     shown, blanks, undescribed = @page.shown_on(viewer).count, @page.blanks, @page.undescribed
     [ (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
       (t(".undescribed", count: undescribed.size, names: undescribed.to_sentence) if undescribed.any?),

@@ -32,6 +32,9 @@ export default class Bench {
   // All who hear it are told; the first answer that is one counts.
   ask = (name, ...given) => (this.heard.get(name) ?? []).map((act) => act(...given)).find(Boolean)
 
+  // What all who hear it answer.
+  askAll = (name, ...given) => (this.heard.get(name) ?? []).map((act) => act(...given))
+
   // Whether all is saved.
   say = (state) => {
     const place = this.part("state")

@@ -3,7 +3,7 @@
 export default class Local {
   constructor(bench) {
     const { text, saving, words, tell, root } = bench
-    Object.assign(this, { text, saving, words, tell, states: root.dataset.states })
+    Object.assign(this, { text, saving, words, tell, comparison: root.dataset.comparison })
     bench.hear("joined", (body) => this.joined(body))
     this.looked = this.look()
   }
@@ -17,10 +17,10 @@ export default class Local {
     this.saving.comeBack(held)
   }
 
-  // Says that something has come together, and leads to what it was before.
-  joined({ by }) {
+  // Says that something has come together, and shows it beside what it was before.
+  joined({ by, since, version }) {
     const words = this.back ? this.words.joined_back : by ? this.words.joined.replace("%{names}", by) : null
     this.back = false
-    if (words) this.tell(words, [[this.words.joined_look, () => window.open(this.states, "_blank", "noopener")]])
+    if (words) this.tell(words, [[this.words.joined_look, () => window.open(`${this.comparison}?from=v${since}&to=v${version}`, "_blank", "noopener")]])
   }
 }

@@ -1,5 +1,6 @@
 import Context from "./context"
 import Counting from "./counting"
+import Disputes from "./disputes"
 import Inserting from "./inserting"
 import Local from "./local"
 import Outline from "./outline"
@@ -12,4 +13,4 @@ import Tools from "./tools"
 import Writers from "./writers"
 
 // The parts of the workbench. Each is given what they share (Bench) and sees to the rest itself.
-export default [Tools, Title, Inserting, Searching, Publishing, Context, Outline, Counting, Settling, Keys, Local, Writers]
+export default [Tools, Title, Inserting, Searching, Publishing, Context, Outline, Counting, Settling, Disputes, Keys, Local, Writers]

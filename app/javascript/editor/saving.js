@@ -17,8 +17,8 @@ const bodyOf = ({ document, base, ...rest }) => `${JSON.stringify(rest).slice(0,
 // answered with a version. A save that got no answer is sent again unchanged, under the same id, so that it counts once.
 export default class Saving {
   // @param from [String] the document that the version holds, in JSON
-  constructor({ address, key, version, from, read, onState, onJoined, onRefused, onNewIds, onTicked }) {
-    Object.assign(this, { address, key, version, from, read, onState, onJoined, onRefused, onNewIds, onTicked })
+  constructor({ address, key, version, from, read, onState, onAnswer, onJoined, onRefused, onNewIds, onTicked }) {
+    Object.assign(this, { address, key, version, from, read, onState, onAnswer, onJoined, onRefused, onNewIds, onTicked })
     this.at = Date.now()
     this.apart = false // whether what the version holds is not all on the screen
     this.dirty = false
@@ -158,6 +158,7 @@ export default class Saving {
     if (Object.keys(body.new_ids).length) this.onNewIds(body.new_ids, sent)
     if (Object.keys(body.ticked).length) this.onTicked(body.ticked)
     this.takeIn(body, sent)
+    this.onAnswer(body)
     if (this.dirty) await this.remember()
     else await this.settled()
     return true
@@ -192,6 +193,7 @@ export default class Saving {
 
     this.takeIn(body, this.read())
     this.version = body.version
+    this.onAnswer(body)
     if (this.apart) this.save()
     return true
   }

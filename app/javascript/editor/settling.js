@@ -1,4 +1,5 @@
 const KINDS = ["double", "kept"]
+const LONGEST = 60 // characters of each that a list shows
 const kept = new WeakMap()
 
 const disputed = (node) => node.isText && node.marks.find(({ type }) => KINDS.includes(type.name))
@@ -31,6 +32,7 @@ export default class Settling {
       event.preventDefault()
       this.act(this.choices(this.here())[event.key - 1]?.act)
     })
+    bench.hear("unsettled", () => this.all.map((runs) => ({ label: this.told(runs), go: () => this.to(runs) })))
     bench.whenPainted(() => this.show())
   }
 
@@ -40,6 +42,13 @@ export default class Settling {
       stretches(block).forEach((runs) => found.push(runs.map((run) => ({ ...run, from: run.from + offset + 1, to: run.to + offset + 1 }))))
     })
     return found
+  }
+
+  // Each one's words, and whose they are.
+  told(runs) {
+    const { doc } = this.editor.state
+    const quoted = runs.map((run) => this.words.settle_words.replace("%{name}", this.name(run)).replace("%{words}", doc.textBetween(run.from, run.to, " ", " ").trim().slice(0, LONGEST)))
+    return this.words[`settle_list_${runs[0].kind}`].replace("%{words}", quoted.join(", "))
   }
 
   // What the caret stands in, or at.
@@ -99,8 +108,11 @@ export default class Settling {
   }
 
   next() {
-    const { all, editor } = this, { from } = editor.state.selection
-    const runs = all.find(([first]) => first.from > from) ?? all[0]
-    editor.chain().focus().setTextSelection(runs[0].from + 1).scrollIntoView().run()
+    const { all } = this, { from } = this.editor.state.selection
+    this.to(all.find(([first]) => first.from > from) ?? all[0])
+  }
+
+  to(runs) {
+    this.editor.chain().focus().setTextSelection(runs[0].from + 1).scrollIntoView().run()
   }
 }

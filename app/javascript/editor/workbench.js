@@ -25,6 +25,7 @@ export default () => {
         ask("joined", body)
         return all
       },
+      onAnswer: (body) => ask("answered", body),
       onNewIds: (ids, sent) => bench.text.takeIds(ids, sent), onTicked: (ticks) => bench.text.takeTicks(ticks),
       onRefused: (errors) => say(`${words.refused} ${Object.values(errors).flat().join(" ")}`)
     })

@@ -1,20 +1,18 @@
-# Two states of a page beside each other: editions by number, or the draft, for who sees it.
+# Two states of a page beside each other: editions by number; for who sees the draft, that ("draft"), or what was saved as
+# one of its versions ("v12"; where that has been thinned, what was saved before it).
 class StateComparison
   attr_reader :page, :from, :to
 
-  # @param from [String, nil, Draft] an edition's number or "draft"
-  # @param to [String, nil, Draft] the same
+  VERSION = /\Av(\d{1,9})\z/
+
+  # @param from [String]
+  # @param to [String]
   # @raise [ActiveRecord::RecordNotFound] for a state that is not there or not seen
   def initialize(page, viewer, from:, to:)
     @page = page
     @viewer = viewer
     @from = state(from)
     @to = state(to)
-  end
-
-  # Two states of the draft, for who sees it.
-  def self.between(page, viewer, from, to)
-    new(page, viewer, from: from, to: to)
   end
 
   def changes
@@ -30,17 +28,19 @@ class StateComparison
 
   # @return [Boolean] whether single changes can be put back: into the draft, which is what must be looked at
   def to_draft?
-    to.is_a?(Draft)
+    to == page.draft
   end
 
   # @return [Array<Array(String, String)>] labels and names of all states to choose from
   def choices
     editions = page.editions.newest_first.pluck(:number).map { |number| [ I18n.t("pages.comparisons.show.edition", number: number), number.to_s ] }
-    draft_seen? ? [ [ I18n.t("pages.comparisons.show.draft"), "draft" ], *editions ] : editions
+    draft_seen? ? [ [ I18n.t("pages.comparisons.show.draft"), "draft" ], *versions, *editions ] : editions
   end
 
   def name_of(state)
-    state.is_a?(Draft) ? "draft" : state.number.to_s
+    return state.number.to_s unless state.is_a?(Draft)
+
+    state == page.draft ? "draft" : "v#{state.version}"
   end
 
   private
@@ -49,11 +49,15 @@ class StateComparison
     @viewer.sight_of(page) == :draft
   end
 
+  # Versions are many: of them only those that are shown.
+  def versions
+    [ to, from ].select { |state| state.is_a?(Draft) && state != page.draft }.uniq.map { |draft| [ I18n.t("pages.comparisons.show.version", time: I18n.l(draft.created_at, format: :exact)), name_of(draft) ] }
+  end
+
   def state(name)
-    return name if name.is_a?(Draft)
-    return page.editions.find_by!(number: name) unless name == "draft"
+    return page.editions.find_by!(number: name) unless name == "draft" || name.match?(VERSION)
     raise ActiveRecord::RecordNotFound unless draft_seen?
 
-    page.draft
+    name == "draft" ? page.draft : page.drafts.where(version: ..name[VERSION, 1].to_i).order(:version).last!
   end
 end

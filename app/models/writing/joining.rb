@@ -4,13 +4,16 @@ class Joining
   # @return [Integer] the version that it was joined with last
   attr_reader :version
 
+  # @return [Array<Zuhause::Merging::Other>] what is to be settled and cannot be marked in the text
+  attr_reader :others
+
   # @return [State] what is saved, in normal form
   attr_writer :mine
 
   # @param base_version [Integer]
   # @param base [Object, nil] the text that it builds on, if whoever saves has it
   def initialize(page, base_version:, base:, by:)
-    @page, @base_version, @base, @by = page, base_version, base, by
+    @page, @base_version, @base, @by, @others = page, base_version, base, by, []
   end
 
   # A text that comes without any ids gets those of the text that it builds on, as far as it says the same.
@@ -26,10 +29,11 @@ class Joining
   # @return [State] what is to be saved
   def with_newest
     newest = @page.drafts.where.not(version: nil).order(:version).last
-    @version = newest.version
+    @version, @others = newest.version, []
     return @mine if newest.version == @base_version && @base.nil?
 
     outcome = Zuhause::Merging.merge(side(base), side(@mine, by: @by, version: newest.version + 1), side(newest.state, by: newest.author, version: newest.version))
+    @others = outcome.others
     @mine.with(title: outcome.title, document: outcome.document)
   end
 

@@ -166,6 +166,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/states" => { to: ->(t) { "/p/#{t.page.to_param}/states" } },
     "GET /p/:page_id/states/:id" => { to: ->(t) { "/p/#{t.page.to_param}/states/#{t.page.drafts.first.id}" } },
     "PATCH /p/:page_id/states/:id" => { to: ->(t) { "/p/#{t.page.to_param}/states/#{t.page.drafts.first.id}" } },
+    "GET /p/:page_id/disputes" => { to: ->(t) { "/p/#{t.page.to_param}/disputes" } },
+    "PATCH /p/:page_id/disputes/:id" => { to: ->(t) { "/p/#{t.page.to_param}/disputes/#{t.dispute.id}" }, json: :json_draft },
+    "DELETE /p/:page_id/disputes/:id" => { to: ->(t) { "/p/#{t.page.to_param}/disputes/#{t.dispute.id}" }, json: :json_draft },
     "GET /p/:page_id/publication/new" => { to: ->(t) { "/p/#{t.page.to_param}/publication/new" }, json: :json_draft },
     "GET /p/:page_id/discard/new" => { to: ->(t) { "/p/#{t.page.to_param}/discard/new" } },
     "POST /p/:page_id/discard" => { to: ->(t) { "/p/#{t.page.to_param}/discard" }, with: { version: 4 } },
@@ -200,7 +203,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival
+  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival, :dispute
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -221,6 +224,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @page.tag_with([ "ice" ])
     @tag = Tag.find_by!(name: "ice")
     @task = @page.tasks.first
+    @dispute = @page.disputes.create!(name: "title", value: "Salt on the gangway")
     @work = Work.create!(kind: "copying", person: @people[:keeper], page: @page, state: "done")
     @source = Source.enter({ title: "Salt and steel" }, by: @people[:keeper])
     @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current)

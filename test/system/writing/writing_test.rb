@@ -86,8 +86,10 @@ class WritingTest < ApplicationSystemTestCase
     assert_selector "[data-settling]", text: "What Tom Ruud wrote"
     assert_accessible
     click_on "Publish"
-    within("[data-publish-panel]") { assert_text "In 1 place two wrote different words." }
-    find("#note").send_keys :escape
+    within("[data-publish-panel]") do
+      assert_text "In 1 place two wrote different words."
+      click_on "Different words:"
+    end
     within("[data-settling]") { click_on "What Ida Karlow wrote" }
     assert_no_selector "ins.double"
     assert_selector ".ProseMirror", text: "Old summer words."
@@ -98,6 +100,22 @@ class WritingTest < ApplicationSystemTestCase
     assert_no_selector "ins.double"
     assert_state "saved"
     assert_match(/\AOld (summer winter|winter summer) words\.\z/, saved_text)
+  end
+
+  test "a title that gave way stands above the workbench until one says which is to hold" do
+    visit draft_path
+    editor
+    save_text(@sheet.reload, "Old words.", by: @tom, title: "Tom's title")
+    fill_in "title", with: "Ida's title"
+    within("[data-disputes]") do
+      assert_text "Tom Ruud had named the page “Tom's title”."
+      assert_accessible
+      click_on "Let that hold"
+    end
+    assert_no_selector "[data-disputes] li"
+    assert_field "title", with: "Tom's title"
+    click_on "Show what came together"
+    within_window(windows.last) { assert_text "The title was" }
   end
 
   test "while somebody else writes, the text follows, and the caret stays where it is" do

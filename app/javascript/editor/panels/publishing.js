@@ -2,9 +2,9 @@ import { get, post } from "../../http"
 
 // Publishing from the workbench: what there is to know before, a note, and the edition.
 export default class Publishing {
-  constructor({ root, part, panels, words, saving, ask }) {
+  constructor({ root, part, panels, words, saving, ask, askAll }) {
     const panel = part("publish-panel")
-    Object.assign(this, { panel, panels, words, saving, ask, address: root.dataset.publish })
+    Object.assign(this, { panel, panels, words, saving, ask, askAll, address: root.dataset.publish })
     panel.addEventListener("submit", (event) => {
       event.preventDefault()
       this.publish()
@@ -28,6 +28,17 @@ export default class Publishing {
     this.field("words").replaceChildren()
     await this.saving.save()
     const { words: sentences } = await get(`${this.address}/new`)
+    const list = this.askAll("unsettled").flat().map(({ label, go }) => {
+      const line = document.createElement("li")
+      const button = Object.assign(document.createElement("button"), { type: "button", className: "said-act", textContent: label })
+      button.addEventListener("click", () => {
+        this.panels.close()
+        go()
+      })
+      line.append(button)
+      return line
+    })
+    this.field("unsettled").replaceChildren(...list)
     this.field("words").replaceChildren(...(sentences ?? []).map((sentence) => Object.assign(document.createElement("li"), { textContent: sentence })))
   }
 

@@ -11,7 +11,7 @@ module Page::Publishing
 
   # What follows an edition, in this order, whatever way it came to be: each is told by +follow_edition(page, edition)+. A
   # subject adds a line.
-  FOLLOWED_BY = %w[Section Reference Citation Task PageFile].freeze
+  FOLLOWED_BY = %w[Section Reference Citation Task PageFile Dispute].freeze
 
   included do
     has_many :editions
@@ -32,10 +32,15 @@ module Page::Publishing
       reload
       raise Stale unless draft.version == version
       raise Unchanged unless unpublished_changes?
-      raise Unsettled if Zuhause::Merging.open_in(draft.document).positive?
+      raise Unsettled if unsettled.positive?
 
       issue(prepared.same?(draft.state) ? prepared : draft.state, draft: draft, by: by, note: note, small: small, at: at)
     end
+  end
+
+  # @return [Integer] places of the draft at which two wrote, and which nobody has settled
+  def unsettled
+    Zuhause::Merging.open_in(draft.document) + disputes.of_words.count
   end
 
   # Makes an older edition the newest again, with what has been ticked since. A draft with unpublished changes is left as it

@@ -5,11 +5,12 @@ module Page::Drafting
 
   # What follows a draft, in this order, whatever way it came to be: each is told by +follow_draft(page, draft)+. A subject
   # adds a line.
-  FOLLOWED_BY = %w[Reference Citation].freeze
+  FOLLOWED_BY = %w[Reference Citation Dispute].freeze
   TRIES = 5
 
   included do
     has_many :drafts
+    has_many :disputes
     belongs_to :draft, optional: true # none only while a page is being made
   end
 
@@ -48,7 +49,7 @@ module Page::Drafting
       joined = joining.with_newest
       joined = joined.with(document: ticks.lay_over(joined.document)).prepare
       saved = Draft.new(page: self, base_version: joining.version, save_id: save_id, state: joined, new_ids: accepted.new_ids, author: by, created_at: at)
-      kept = transaction { keep(saved, ticks) || (tried == TRIES - 1 && keep_within(joining, saved, ticks)) }
+      kept = transaction { keep(saved, ticks, joining.others) || (tried == TRIES - 1 && keep_within(joining, saved, ticks)) }
       return kept if kept
     end
   end
@@ -66,7 +67,7 @@ module Page::Drafting
   private
 
   # @return [Draft, nil] nil if another save came first: what is saved has to be joined with that
-  def keep(saved, ticks)
+  def keep(saved, ticks, others)
     raise ActiveRecord::RecordNotFound unless Page.exists?(id) # erased since it was read
 
     known = drafts.find_by(save_id: saved.save_id, author: saved.author)
@@ -78,6 +79,7 @@ module Page::Drafting
 
     saved.version = newest + 1
     saved.save!
+    Dispute.keep(self, others, at: saved.created_at)
     adopt(saved, ticks)
     saved
   end
@@ -86,7 +88,7 @@ module Page::Drafting
   def keep_within(joining, saved, ticks)
     joined = joining.with_newest
     saved.assign_attributes(base_version: joining.version, state: joined.with(document: ticks.lay_over(joined.document)))
-    keep(saved, ticks)
+    keep(saved, ticks, joining.others)
   end
 
   # Files pasted from another page become this page's own, if whoever writes may see them there.

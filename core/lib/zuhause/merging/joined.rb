@@ -22,7 +22,7 @@ module Zuhause
         title = @values.choose(@was.title, @sides.map(&:title), name: "title")
         document = whole(Fitting.of({ "type" => "doc", "content" => children(Tree::ROOT) }))
         document = Document.accept(document, random: Digested.new(@sides)).doc
-        Outcome.new(document: document, title: title, others: @values.others)
+        Outcome.new(document: document, title: title, others: @values.others.uniq)
       end
 
       # @param id [String]
@@ -104,7 +104,7 @@ module Zuhause
 
         type = @values.choose(was["type"], is.map { |node| node["type"] }, id: id, name: "type")
         attrs = @values.attrs(was["attrs"] || {}, is.map { |node| node["attrs"] || {} }, id)
-        typed(type, attrs, textblock?("type" => type) ? text(type, was, is) : nil)
+        typed(type, attrs, textblock?("type" => type) ? text(id, type, was, is) : nil)
       end
 
       # Both have a new block of one id: pasted from the same place, or the outcome of an earlier joining.
@@ -113,7 +113,7 @@ module Zuhause
 
         type = is[later]["type"]
         attrs = @values.attrs({}, is.map { |node| node["attrs"] || {} }, id)
-        typed(type, attrs, textblock?("type" => type) ? text(type, { "content" => [] }, is) : nil)
+        typed(type, attrs, textblock?("type" => type) ? text(id, type, { "content" => [] }, is) : nil)
       end
 
       def typed(type, attrs, content)
@@ -121,9 +121,10 @@ module Zuhause
         { "type" => type, "attrs" => attrs.select { |name, value| known[name]&.allows?(value) }, "content" => content }.compact
       end
 
-      def text(type, was, is)
+      def text(id, type, was, is)
         schema = Document::Schema::NODES.fetch(type)
-        merged = Words.merge(*[ was, *is ].map { |node| inline(node) }, by: @by, later: later, marks: schema.marks, budget: @budget)
+        merged = Words.merge(*[ was, *is ].map { |node| inline(node) }, by: @by, later: later, budget: @budget)
+        @values.tell(id, DOUBLE, Merging.doubles(merged)) if !schema.marks && Merging.doubles(merged).any?
         suited(schema, merged)
       end
 
@@ -134,17 +135,20 @@ module Zuhause
       # A heading holds text alone, code bears no marks.
       def suited(schema, nodes)
         nodes = Markup::Fit.text(nodes) unless schema.content.names.include?("inline")
-        nodes = nodes.map { |node| node.except("marks") } unless schema.marks
-        nodes
+        schema.marks ? nodes : Changes::Inline.glue(nodes.map { |node| node.except("marks") })
       end
 
-      # What one side has only: as it is, marked where the other had removed it.
+      # What one side has only: as it is, marked where the other had removed it. What bears no marks is told.
       def of_one(id, tree)
         node = tree.own(id)
         side = trees.index { |each| each.equal?(tree) }
-        return node unless @presence.kept?(id) && textblock?(node) && @presence.own_changed?(id, side) && Document::Schema::NODES.fetch(node["type"]).marks
+        return node unless @presence.kept?(id) && @presence.own_changed?(id, side)
 
-        node.merge("content" => (node["content"] || []).map { |inline| kept(inline, side) })
+        schema = Document::Schema::NODES.fetch(node["type"])
+        return node.merge("content" => (node["content"] || []).map { |inline| kept(inline, side) }) if schema.textblock? && schema.marks
+
+        @values.tell(id, KEPT, nil, by: @sides[side].by) if schema.group == "block"
+        node
       end
 
       def kept(node, side)

@@ -21,6 +21,13 @@ module Zuhause
         is[@later]
       end
 
+      # What cannot be marked in the text.
+      #
+      # @param name [String] DOUBLE or KEPT
+      def tell(id, name, value, by: nil)
+        others << Other.new(id, name, value, by)
+      end
+
       # @param was [Hash] attributes
       # @param is [Array(Hash, Hash)]
       # @return [Hash]

@@ -27,10 +27,9 @@ module Zuhause
       # @param other [Array<Hash>]
       # @param by [Array(String, String)] who wrote them
       # @param later [Integer] the side whose value wins where a mark can have one only
-      # @param marks [Boolean] whether the text may bear marks
       # @param budget [Changes::Budget]
       # @return [Array<Hash>] inline nodes
-      def self.merge(base, one, other, by:, later:, marks: true, budget: Changes::Budget.new)
+      def self.merge(base, one, other, by:, later:, budget: Changes::Budget.new)
         return other if one == base || one == other
         return one if other == base
 
@@ -38,7 +37,7 @@ module Zuhause
         base, one, other = [ base, one, other ].map { |nodes| Changes::Shared.head(nodes, head).fetch(1) }
         tail = shared(:tail, base, one, other)
         base, one, other = [ base, one, other ].map { |nodes| Changes::Shared.tail(nodes, tail).fetch(1) }
-        Changes::Inline.glue(head + new(base, [ one, other ], by: by, later: later, marks: marks, budget: budget).merged + tail)
+        Changes::Inline.glue(head + new(base, [ one, other ], by: by, later: later, budget: budget).merged + tail)
       end
 
       # What all three begin or end with, but for its last word, which what changed may be joined to.
@@ -60,8 +59,8 @@ module Zuhause
         nodes.flat_map { |node| node["text"] ? node["text"].scan(PIECE).map { |text| node.merge("text" => text) } : [ node ] }
       end
 
-      def initialize(base, sides, by:, later:, marks:, budget:)
-        @by, @later, @marks, @budget = by, later, marks, budget
+      def initialize(base, sides, by:, later:, budget:)
+        @by, @later, @budget = by, later, budget
         @base = tokens(base, 0)
         @sides = sides.each_with_index.map { |nodes, i| tokens(nodes, i + 1) }
         @matches = @sides.map { |side| matches(side) }
@@ -192,7 +191,7 @@ module Zuhause
       def double(one, other)
         return one + other if one.empty? || other.empty?
 
-        first, second = [ one, other ].each_with_index.map { |tokens, side| @marks ? tokens.map { |token| with_mark(token, "double", side) } : tokens }
+        first, second = [ one, other ].each_with_index.map { |tokens, side| tokens.map { |token| with_mark(token, "double", side) } }
         first.last.space? || second.first.space? ? first + second : first + [ separator(second.first) ] + second
       end
 
