@@ -78,7 +78,66 @@ class MergingTest < Minitest::Test
     assert_equal [ "heading", 2, "The end is near." ], [ last["type"], last["attrs"]["level"], Document::Text.of(last) ]
   end
 
+  CODE = "Salt.\n\n```\nvalue = one\n```\n\n## Grit".freeze
+
+  def test_different_words_in_code_both_stand_and_are_told
+    outcome = of_code("one", "two", "one", "three")
+    assert_equal "value = two three".split.sort, Document::Text.of(outcome.document["content"][1]).split.sort
+    other = told(outcome, Merging::DOUBLE)
+    assert_equal [ %w[onewrites1 two], %w[otherwrit1 three] ], other.value.map { |by, words| [ by, words.strip ] }.sort
+    assert Merging.open?(outcome.document, "", other)
+  end
+
+  def test_code_that_one_removed_and_the_other_changed_stays_and_can_be_taken_out
+    outcome = of_code(/```.*```\n\n/m, "", "one", "three")
+    other = told(outcome, Merging::KEPT)
+    assert_equal "otherwrit1", other.by
+    assert_equal %w[paragraph heading], Merging.take(outcome.document, other)["content"].map { |node| node["type"] }
+  end
+
+  def test_what_gave_way_can_be_let_hold
+    outcome = of_code("## Grit", "### Grit", "## Grit", "#### Grit")
+    other = told(outcome, "level")
+    assert_equal [ 3, 4 ], [ other.value, outcome.document["content"].last["attrs"]["level"] ].sort
+    taken = Merging.take(outcome.document, other)
+    assert_equal other.value, taken["content"].last["attrs"]["level"]
+    assert Merging.open?(outcome.document, "", other)
+    refute Merging.open?(taken, "", other)
+    refute Merging.open?(Document.accept(Document.empty).doc, "", other)
+  end
+
+  def test_a_type_that_gave_way_can_be_let_hold
+    document = Document.accept(Markup::MarkdownReader.read("Salt\n\n- one").doc).doc
+    taken = Merging.take(document, Merging::Other.new(document["content"].first["attrs"]["id"], Merging::TYPE, "heading", nil))
+    assert_equal [ "heading", "Salt" ], [ taken["content"].first["type"], Document::Text.of(taken["content"].first) ]
+    same = Merging.take(document, Merging::Other.new(document["content"].last["attrs"]["id"], Merging::TYPE, "heading", nil))
+    assert_equal document, same
+  end
+
+  # Stretch by stretch, so that it takes no minutes.
+  def test_nothing_is_lost_of_a_block_too_long_to_be_told_apart_word_by_word
+    long = Array.new(Changes::Budget::LONGEST / 8) { |i| "w#{i}" }.join(" ")
+    base = Document.accept(Markup::MarkdownReader.read(long).doc).doc
+    one, other = [ [ "w9 ", "one9 " ], [ "w9 ", "two9 " ] ].map { |was, is| Document.accept(Changes.carry_ids(base, Markup::MarkdownReader.read(long.sub(was, is)).doc)).doc }
+    outcome = Merging.merge(side(base, 1, nil), side(one, 2, "onewrites1"), side(other, 3, "otherwrit1"))
+    assert_includes Document::Text.of(outcome.document), "one9"
+    assert_includes Document::Text.of(outcome.document), "two9"
+    assert_equal 1, Merging.open_in(outcome.document)
+  end
+
   private
+
+  def of_code(was, one, had, other)
+    base = Document.accept(Markup::MarkdownReader.read(CODE).doc, random: Random.new(1)).doc
+    sides = [ [ was, one ], [ had, other ] ].map { |old, new| Document.accept(Changes.carry_ids(base, Markup::MarkdownReader.read(CODE.sub(old, new)).doc), random: Random.new(2)).doc }
+    outcome = Merging.merge(side(base, 1, nil), side(sides.first, 2, "onewrites1"), side(sides.last, 3, "otherwrit1"))
+    outcome
+  end
+
+  def told(outcome, name)
+    assert_equal [ name ], outcome.others.map(&:name)
+    outcome.others.first
+  end
 
   def base
     @base ||= Document.accept(Markup::MarkdownReader.read(BASE).doc, random: Random.new(1)).doc

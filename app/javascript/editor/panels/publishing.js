@@ -30,7 +30,7 @@ export default class Publishing {
     const { words: sentences } = await get(`${this.address}/new`)
     const list = this.askAll("unsettled").flat().map(({ label, go }) => {
       const line = document.createElement("li")
-      const button = Object.assign(document.createElement("button"), { type: "button", className: "said-act", textContent: label })
+      const button = Object.assign(document.createElement("button"), { type: "button", className: "publish-go", textContent: label })
       button.addEventListener("click", () => {
         this.panels.close()
         go()

@@ -37,7 +37,8 @@ module Zuhause
 
       # Word by word; the words that both begin or end with are kept, whatever marks they carry.
       def words(old, new, budget)
-        one, other = tokens(old), tokens(new)
+        grain = budget.grain([ old, new ], WORD)
+        one, other = tokens(old, grain), tokens(new, grain)
         head = common(one, other)
         tail = common(one.drop(head).reverse, other.drop(head).reverse)
         middle = between(one[head...(one.size - tail)], other[head...(other.size - tail)], budget)
@@ -45,8 +46,8 @@ module Zuhause
       end
       private_class_method :words
 
-      def tokens(nodes)
-        nodes.flat_map { |node| node["text"] ? node["text"].scan(WORD).map { |word| node.merge("text" => word) } : [ node ] }
+      def tokens(nodes, grain)
+        nodes.flat_map { |node| node["text"] ? node["text"].scan(grain).map { |word| node.merge("text" => word) } : [ node ] }
       end
       private_class_method :tokens
 

@@ -54,13 +54,15 @@ module Zuhause
       private_class_method :shared
 
       # @param nodes [Array<Hash>] inline nodes
+      # @param grain [Regexp]
       # @return [Array<Hash>] the same, word by word
-      def self.pieces(nodes)
-        nodes.flat_map { |node| node["text"] ? node["text"].scan(PIECE).map { |text| node.merge("text" => text) } : [ node ] }
+      def self.pieces(nodes, grain = Changes::Budget.new.grain([ nodes ], PIECE))
+        nodes.flat_map { |node| node["text"] ? node["text"].scan(grain).map { |text| node.merge("text" => text) } : [ node ] }
       end
 
       def initialize(base, sides, by:, later:, budget:)
         @by, @later, @budget = by, later, budget
+        @grain = budget.grain([ base, *sides ], PIECE)
         @base = tokens(base, 0)
         @sides = sides.each_with_index.map { |nodes, i| tokens(nodes, i + 1) }
         @matches = @sides.map { |side| matches(side) }
@@ -79,7 +81,7 @@ module Zuhause
       private
 
       def tokens(nodes, doc)
-        Words.pieces(nodes).each_with_index.map { |node, i| Token.new(node, { doc => i }) }
+        Words.pieces(nodes, @grain).each_with_index.map { |node, i| Token.new(node, { doc => i }) }
       end
 
       # @return [Hash{Integer=>Integer}] places in a side by those in the base
