@@ -76,13 +76,6 @@ CREATE INDEX "index_access_list_entries_on_person_id" ON "access_list_entries" (
 CREATE INDEX "index_access_list_entries_on_group_id" ON "access_list_entries" ("group_id");
 CREATE UNIQUE INDEX "one_entry_for_each_holder" ON "access_list_entries" (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
 CREATE INDEX "entries_for_all" ON "access_list_entries" ("holder", "level") WHERE holder IN ('everyone', 'anyone');
-CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "stage" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_page" varchar, "promised_title" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, "use" varchar NOT NULL DEFAULT 'link' CHECK ("use" IN ('link', 'insert', 'title', 'mention', 'task', 'file')), CONSTRAINT "fk_rails_a4b20efbae"
-FOREIGN KEY ("page_id")
-  REFERENCES "pages" ("id")
- ON DELETE CASCADE, CONSTRAINT known_stage CHECK (stage IN ('draft', 'edition')));
-CREATE INDEX "index_references_on_page_id" ON "references" ("page_id");
-CREATE INDEX "index_references_on_target_page" ON "references" ("target_page") WHERE target_page IS NOT NULL;
-CREATE INDEX "index_references_on_promised_title" ON "references" ("promised_title") WHERE promised_title IS NOT NULL;
 CREATE TABLE IF NOT EXISTS "promises" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "title" varchar NOT NULL, "page_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_b970250846"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
@@ -168,7 +161,6 @@ CREATE TRIGGER pages_after_delete AFTER DELETE ON pages BEGIN INSERT INTO title_
 CREATE TRIGGER pages_after_update AFTER UPDATE OF title ON pages BEGIN INSERT INTO title_index(title_index, rowid, title) VALUES ('delete', old.id, old.title); INSERT INTO title_index(rowid, title) VALUES (new.id, new.title); END;
 CREATE VIRTUAL TABLE title_words USING fts5vocab('title_index', 'row')
 /* title_words(term,doc,cnt) */;
-CREATE INDEX "index_references_on_person" ON "references" ("target") WHERE target_kind = 'person';
 CREATE TABLE IF NOT EXISTS "page_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "page_id" integer NOT NULL, "author_id" integer NOT NULL, "name" varchar NOT NULL, "kind" varchar NOT NULL, "width" integer, "height" integer, "created_at" datetime(6) NOT NULL, sheets integer, "published" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_d0209b82ff"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
@@ -187,15 +179,6 @@ CREATE UNIQUE INDEX "index_sources_on_public_id" ON "sources" ("public_id");
 CREATE INDEX "index_sources_on_entered_by_id" ON "sources" ("entered_by_id");
 CREATE UNIQUE INDEX "index_sources_on_same_address" ON "sources" ("same_address") WHERE same_address IS NOT NULL;
 CREATE INDEX "index_sources_on_title" ON "sources" ("title");
-CREATE TABLE IF NOT EXISTS "citations" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "source_id" integer NOT NULL, "stage" varchar NOT NULL, CONSTRAINT "fk_rails_35a9396e73"
-FOREIGN KEY ("page_id")
-  REFERENCES "pages" ("id")
- ON DELETE CASCADE, CONSTRAINT "fk_rails_0fd2b4d4d0"
-FOREIGN KEY ("source_id")
-  REFERENCES "sources" ("id")
-, CONSTRAINT known_stage CHECK (stage IN ('draft', 'edition')));
-CREATE INDEX "index_citations_on_source_id" ON "citations" ("source_id");
-CREATE UNIQUE INDEX "index_citations_on_page_id_and_stage_and_source_id" ON "citations" ("page_id", "stage", "source_id");
 CREATE TABLE IF NOT EXISTS "templates" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "whole_house" boolean DEFAULT 0 NOT NULL, "description" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_a9ab707c85"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
@@ -391,7 +374,22 @@ FOREIGN KEY ("person_id")
  ON DELETE SET NULL);
 CREATE INDEX "index_disputes_on_person_id" ON "disputes" ("person_id");
 CREATE UNIQUE INDEX "index_disputes_on_page_id_and_block_id_and_name_and_value" ON "disputes" ("page_id", "block_id", "name", "value");
+CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "signpost_id" integer, "stage" varchar NOT NULL, "use" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_id" varchar NOT NULL, "target_block" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, CONSTRAINT "fk_rails_a4b20efbae"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_78ca4a0555"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_be720e2f55"
+FOREIGN KEY ("signpost_id")
+  REFERENCES "signposts" ("id")
+ ON DELETE CASCADE, CONSTRAINT known_stage CHECK (stage IN ('draft', 'edition', 'set')));
+CREATE INDEX "index_references_on_room_id" ON "references" ("room_id");
+CREATE INDEX "index_references_on_signpost_id" ON "references" ("signpost_id");
+CREATE INDEX "index_references_on_page_id_and_stage" ON "references" ("page_id", "stage");
+CREATE INDEX "index_references_on_target_kind_and_target_id" ON "references" ("target_kind", "target_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000003'),
 ('20261126000002'),
 ('20261126000001'),
 ('20261125000016'),

@@ -12,7 +12,7 @@ class SourcesController < ApplicationController
       format.json { render json: found.limit(MOST).map { |source| json(source) } }
       format.html do
         @pagy, @sources = pagy(found, limit: 50)
-        @pages = Citation.from_editions.where(source: @sources, page: Page.read_by(viewer)).group(:source_id).count
+        @pages = Reference.from_editions.to(:source, @sources.map(&:public_id)).where(page: Page.read_by(viewer)).group(:target_id).distinct.count(:page_id)
       end
     end
   end

@@ -31,6 +31,11 @@ namespace :house do
     exit 1 if harms.any?
   end
 
+  desc "Work out again what points where, from texts and settings"
+  task references: :environment do
+    puts "house: rows that were not as they should be, and are now: #{Reference.rebuild}"
+  end
+
   desc "A link with which somebody chooses a new password, for a house without mail: EMAIL=…"
   task link: :environment do
     person = Person.find_by!(email: ENV.fetch("EMAIL"))

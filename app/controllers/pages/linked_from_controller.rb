@@ -1,4 +1,4 @@
-# All pages that point to a page, and those that show it.
+# All that points to a page, or to one section of it.
 class Pages::LinkedFromController < ApplicationController
   include OnPage
 
@@ -7,9 +7,12 @@ class Pages::LinkedFromController < ApplicationController
   door :seen, signed_out: true
 
   def show
-    pointing = LinkedFrom.new(@page, viewer)
-    @pagy = Pagy.new(count: [ pointing.count, pointing.count_of_shown_on ].max, page: pagy_get_page({}), limit: PER_PAGE)
-    @links = pointing.links(limit: PER_PAGE, offset: @pagy.offset)
-    @shown_on = pointing.shown_on(limit: PER_PAGE, offset: @pagy.offset)
+    whole = LinkedFrom.new(@page, viewer)
+    @sections = SectionsLedTo.new(@page, viewer).of_shown
+    @section = @sections.find { |section| section.block_id == params[:section] }
+    pointing = @section ? LinkedFrom.new(@page, viewer, block: @section.block_id) : whole
+    @pagy = Pagy.new(count: pointing.count_of_all, page: pagy_get_page({}), limit: PER_PAGE)
+    @links = pointing.by_room(limit: PER_PAGE, offset: @pagy.offset)
+    @set = pointing.set
   end
 end

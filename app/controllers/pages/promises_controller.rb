@@ -26,7 +26,7 @@ class Pages::PromisesController < ApplicationController
     @title = Zuhause::Document::Title.clean(params[:title])
     normal = Zuhause::Document::Title.normalise(@title)
     stages = viewer.sight_of(@page) == :draft ? %w[draft edition] : %w[edition]
-    raise ActiveRecord::RecordNotFound unless @page.links.exists?(stage: stages, promised_title: normal)
+    raise ActiveRecord::RecordNotFound unless @page.links.where(stage: stages).to(:promise, normal).exists?
 
     written = Promise.kept([ @title ], viewer: viewer, room: @room)[normal]
     redirect_to written, status: :see_other if written

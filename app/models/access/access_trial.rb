@@ -56,7 +56,7 @@ class AccessTrial
 
   # @return [Array<Zuhause::Access::Exposure::Inserted>] live inserts that the pages' readers come upon
   def inserts
-    uses = Reference.from_editions.where(use: "insert", page_id: @rows.map(&:id)).pluck(:page_id, :target_page)
+    uses = Reference.from_editions.where(use: "insert", page_id: @rows.map(&:id)).pluck(:page_id, :target_id)
     rows = Page.kept.where(public_id: uses.map(&:last)).pluck(:public_id, :id, :access_list_id, :edition_id)
     lists = AccessList.lists(rows.map(&:third))
     inside = rows.to_h { |public_id, id, list, edition| [ public_id, [ after.fetch(id) { lists.fetch(list) }, edition.present? ] ] }

@@ -1,8 +1,11 @@
 # The one installation: its name and what it allows as a whole.
 class House < ApplicationRecord
+  include Pointing
+
   BIN_DAYS = (1..3650)
 
   belongs_to :front_page, class_name: "Page", optional: true
+  points_by :front_page_id, uses: %w[front]
 
   validates :name, presence: true, length: { maximum: 80 }
   validates :bin_days, numericality: { only_integer: true, in: BIN_DAYS }
@@ -36,6 +39,15 @@ class House < ApplicationRecord
       Happening.write(:house_changed, self, by: by, changed: saved_changes.except("updated_at").keys, switches: switches.to_h) if saved_changes.any?
       true
     end || false
+  end
+
+  # There is one, and it holds what nothing else does.
+  def pointing_as
+    { page_id: nil, room_id: nil, signpost_id: nil }
+  end
+
+  def points_to
+    pointing(:front, :page, front_page&.public_id)
   end
 
   def switches

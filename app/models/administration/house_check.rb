@@ -17,6 +17,7 @@ class HouseCheck
       harm("Pages are kept below one in the bin, and are in no plan.", kept_below_binned, "Page.find(ID).then { |page| page.hang(to: page.room) } puts each at the top of its room."),
       harm("Pages are in the bin with one that is not in the bin by itself.", binned_with_nothing, "Page.where(id: IDS).update_all(\"bin_root_id = id\") lets each wait by itself."),
       harm("Pages grant what their place does not.", wrong_lists, "Page.find(ID).refresh_access_lists brings each in line."),
+      harm("What points where is not told as texts and settings say it.", Reference.astray, "Reference.rebuild works it out again."),
       harm("Files are missing or not what they were.", broken_files, "Put each back from a backup, or add the same file once more: it is written again for all pages that show it.")
     ].compact
   end

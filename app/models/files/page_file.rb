@@ -6,6 +6,8 @@ class PageFile < ApplicationRecord
   ICON_WIDTH = 96
   SHEETS_SHOWN = 60 # pages of a PDF
 
+  after_destroy { Reference.let_go("look", :file, public_id) }
+
   belongs_to :page
   belongs_to :author, class_name: "Person"
   has_one_attached :content

@@ -8,7 +8,7 @@ class Promise < ApplicationRecord
   # @param title [String] the title promised, where the page has been given another
   def self.keep(page, title: page.title)
     promised = Zuhause::Document::Title.normalise(title)
-    wanted = title != page.title || Reference.joins(:page).exists?(promised_title: promised, page: { room_id: page.room_id })
+    wanted = title != page.title || Reference.to(:promise, promised).joins(:page).exists?(page: { room_id: page.room_id })
     find_or_create_by!(title: promised, page: page) if wanted
     true
   end

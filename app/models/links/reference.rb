@@ -1,19 +1,56 @@
-# One link of a page's draft or edition, so that what points where can be asked of the database.
+# One thing that points somewhere: a place in the draft or the edition of a page (stage "draft", "edition"), or what is set
+# apart from any text (stage "set"): the front page of a room or of the house, a link in the plan, a cover, an icon, a
+# template. Whoever sees +page+, or else +room+, may know of it; of what has neither, everybody.
 class Reference < ApplicationRecord
-  include FollowsText
+  USES = %w[link insert title mention task file cite front plan look template].freeze
+  IN_TEXT = %w[draft edition].freeze
+  COLUMNS = %w[page_id room_id signpost_id stage use target_kind target_id target_block target block_id label context].freeze
+
+  belongs_to :page, optional: true
+  belongs_to :room, optional: true
+  belongs_to :signpost, optional: true
+
+  scope :from_editions, -> { where(stage: "edition") }
+  scope :in_texts, -> { where(stage: IN_TEXT) }
+  scope :to, ->(kind, ids) { where(target_kind: kind.to_s, target_id: ids) }
 
   class << self
-    private
-
-    def rows_for(points)
-      points.reject { |reference| reference.use == :cite }.map { |reference| row_for(reference) }
+    def follow_draft(page, draft)
+      ReferenceRows.of_text(page, "draft", draft.points).write
     end
 
-    def row_for(reference)
-      target = reference.target
-      { use: reference.use.to_s, target: target.to_s, target_kind: target.kind.to_s, target_page: (target.value if target.kind == :page),
-        promised_title: (Zuhause::Document::Title.normalise(target.value) if target.kind == :promise),
-        block_id: reference.block_id, label: reference.label, context: reference.context }
+    def follow_edition(page, edition)
+      ReferenceRows.of_text(page, "edition", edition.points).write
+    end
+
+    # What is set by itself points elsewhere now.
+    #
+    # @param holder [Pointing]
+    def follow_set(holder)
+      ReferenceRows.set_by(holder).write
+    end
+
+    # What is gone is no front page, cover or template any more.
+    def let_go(use, kind, ids)
+      where(stage: "set", use: use).to(kind, ids).delete_all
+    end
+
+    # Works all rows out again from what they tell of.
+    #
+    # @return [Integer] rows that were not as they should be
+    def rebuild
+      Page.in_batches(of: 100).sum { |pages| pages.sum { |page| transaction { ReferenceRows.of_page(page.lock!).sum(&:write) } } } + rebuild_set
+    end
+
+    # @return [Integer]
+    def rebuild_set
+      Pointing.all.sum { |holder| transaction { ReferenceRows.set_by(holder).write } }
+    end
+
+    # @return [Array<String>] whose rows are not as they should be
+    def astray
+      pages = Page.find_each.select { |page| ReferenceRows.of_page(page).any?(&:astray?) }.map { |page| "page #{page.id}" }
+      pages + Pointing.all.select { |holder| ReferenceRows.set_by(holder).astray? }.map { |holder| "#{holder.class.name.downcase} #{holder.id}" }
     end
   end
 end

@@ -4,7 +4,7 @@ module Naming
   class << self
     # @return [Array<String>] public ids of people that the page's edition names
     def in(page)
-      Reference.from_editions.where(page: page, use: %w[mention task], target_kind: "person").pluck(:target).map { |target| target.delete_prefix("person:") }.uniq
+      Reference.from_editions.where(page: page, use: %w[mention task], target_kind: "person").distinct.pluck(:target_id)
     end
 
     # @param before [Array<String>] whom the edition before named

@@ -9,7 +9,6 @@ class Source < ApplicationRecord
   COMPARED = %w[title author publisher date].freeze
 
   belongs_to :entered_by, class_name: "Person"
-  has_many :citations, dependent: :delete_all
 
   normalizes :title, :author, :publisher, :date, with: ->(text) { Zuhause::Document::Title.clean(text.to_s) }
   normalizes :address, with: ->(text) { text.to_s.strip }
@@ -29,7 +28,7 @@ class Source < ApplicationRecord
   scope :open_to, lambda { |viewer|
     next all if viewer.active_member?
 
-    where(entered_by: viewer.person).or(where(id: Citation.from_editions.where(page: Page.read_by(viewer)).select(:source_id)))
+    where(entered_by: viewer.person).or(where(public_id: Reference.from_editions.where(use: "cite", page: Page.read_by(viewer)).select(:target_id)))
   }
   scope :matching, lambda { |text|
     text.to_s.split.first(8).reduce(all) do |found, word|
@@ -87,6 +86,11 @@ class Source < ApplicationRecord
     nil
   end
   private_class_method :day
+
+  # @return [ActiveRecord::Relation<Reference>] where it is cited
+  def citations
+    Reference.to(:source, public_id)
+  end
 
   # @param viewer [Viewer]
   def open_for_change?(viewer)

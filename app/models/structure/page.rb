@@ -1,9 +1,10 @@
 class Page < ApplicationRecord
+  include Pointing
   include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
-  has_many :links, class_name: "Reference"
+  has_many :links, -> { in_texts }, class_name: "Reference"
   has_many :sections
   has_many :page_files, dependent: :destroy
   has_many :tasks
@@ -14,9 +15,9 @@ class Page < ApplicationRecord
   positioned on: %i[room_id ancestry]
 
   # What of pages is seen, by the rules of Zuhause::Access::Sight; what is in the bin is met nowhere but there.
-  scope :seen_by, lambda { |viewer|
-    Zuhause::Access::Sight.giving(:edition).reject(&:reviewer).map { |rule| kept.by_sight(rule, viewer) }.inject(:or)
-  }
+  scope :seen_by, ->(viewer) { with_sight(:edition, viewer) }
+  scope :drafts_seen_by, ->(viewer) { with_sight(:draft, viewer) }
+  scope :with_sight, ->(sight, viewer) { Zuhause::Access::Sight.giving(sight).reject(&:reviewer).map { |rule| kept.by_sight(rule, viewer) }.inject(:or) }
   scope :by_sight, ->(rule, viewer) { giving(viewer, rule.level).then { |pages| rule.published ? pages.where.not(edition_id: nil) : pages } }
   scope :read_by, ->(viewer) { kept.giving(viewer, :read).where.not(edition_id: nil) }
   scope :writable_by, ->(viewer) { kept.giving(viewer, :write).where(room: Room.in_use) }
@@ -44,6 +45,10 @@ class Page < ApplicationRecord
 
   # @return [Array<Page>, nil] see SeenPath
   attr_accessor :seen_path
+
+  def points_to
+    pointing(:look, :file, cover&.public_id) + pointing(:look, :file, Page::Looks.file_of(icon))
+  end
 
   # @return [Room, Page] what it stands in
   def above

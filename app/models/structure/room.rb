@@ -1,11 +1,12 @@
 class Room < ApplicationRecord
-  include PubliclyIdentified, Placed, Owned, Practised, Worded
+  include Pointing, PubliclyIdentified, Placed, Owned, Practised, Worded
 
   COLOURS = %w[brick petrol ochre moss plum slate rose umber].freeze
 
   has_many :pages
   has_many :signposts, dependent: :delete_all
   belongs_to :front_page, class_name: "Page", optional: true
+  points_by :front_page_id, uses: %w[front]
 
   positioned
   worded name: 80, description: 300
@@ -71,6 +72,10 @@ class Room < ApplicationRecord
 
   def initial
     name[0].upcase
+  end
+
+  def points_to
+    pointing(:front, :page, front_page&.public_id)
   end
 
   # Pages whose access follows this place.

@@ -1,11 +1,14 @@
 # What the plan holds besides pages: a heading that groups what follows, or a link to a page elsewhere or to another
 # site. It stands before a page, or at the end of the branch, and goes nowhere when that page does.
 class Signpost < ApplicationRecord
+  include Pointing
+
   KINDS = %w[heading link].freeze
 
   belongs_to :room
   belongs_to :parent, class_name: "Page", optional: true
   belongs_to :before, class_name: "Page", optional: true
+  points_by :target, :title, :room_id, :parent_id, uses: %w[plan]
 
   normalizes :title, with: ->(title) { Zuhause::Document::Title.clean(title) }
   validates :title, presence: true, length: { maximum: 200 }
@@ -47,6 +50,15 @@ class Signpost < ApplicationRecord
   # @return [Zuhause::Links::Target, nil]
   def link_target
     Zuhause::Links::Target.parse(target.to_s)
+  end
+
+  def points_to
+    link_target ? [ Zuhause::Links::Reference.new(target: link_target, use: :plan, label: title, context: title) ] : []
+  end
+
+  # Whoever sees what it stands below.
+  def pointing_judged_by
+    parent_id ? { page_id: parent_id } : { room_id: room_id }
   end
 
   private

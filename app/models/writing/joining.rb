@@ -28,7 +28,7 @@ class Joining
 
   # @return [State] what is to be saved
   def with_newest
-    newest = @page.drafts.where.not(version: nil).order(:version).last
+    newest = @page.drafts.where.not(version: nil).order(:version).last || raise(ActiveRecord::RecordNotFound) # erased since it was read
     @version, @others = newest.version, []
     return @mine if newest.version == @base_version && @base.nil?
 

@@ -9,6 +9,7 @@ class MigrationsTest < ActiveSupport::TestCase
   TEXT = "(SELECT body FROM texts WHERE texts.page_id = held.page_id AND texts.digest = held.digest)".freeze
   TICK = "(SELECT %s FROM ticks WHERE ticks.page_id = held.page_id AND ticks.block_id = held.block_id)".freeze
   MOVED = { %w[drafts document] => TEXT, %w[editions document] => TEXT, %w[tasks ticked_at] => format(TICK, "ticked_at"), %w[tasks ticked_by_id] => format(TICK, "person_id") }.freeze
+  WORKED_OUT = %w[references citations].freeze # anew from texts and settings, which the check of the house compares
   OWN_TABLES = /\A(sqlite_|schema_migrations|ar_internal_metadata)/ # of SQLite and Active Record
 
   test "there are dumps" do
@@ -23,7 +24,7 @@ class MigrationsTest < ActiveSupport::TestCase
         told = bring_forward(file)
         assert_equal [ [], before["pages"][:rows].size ], [ told["harms"], told["pages"] ]
         assert_told(before, file)
-        now = held(file, columns: before.except("access_events").transform_values { |table| table[:columns] })
+        now = held(file, columns: before.except("access_events", *WORKED_OUT).transform_values { |table| table[:columns] })
         assert_empty(now.keys.reject { |name| before[name] == now[name] })
         assert_equal schema(Rails.root.join("db/structure.sql").read), schema_of(file)
         assert_equal [ "ok" ], query(file, "PRAGMA integrity_check").flatten

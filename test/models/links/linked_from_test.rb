@@ -1,41 +1,64 @@
 require "test_helper"
 
+# Who learns what of what points here.
 class LinkedFromTest < ActiveSupport::TestCase
   setup do
-    @ana, @ben = person("Ana Berg"), person("Ben Holt")
-    @room, @hidden = new_room("On Board", keeper: @ana, open: true), new_room("Ideas", keeper: @ana)
-    @salt = new_page("Salt", above: @room, by: @ana)
+    @ana, @ben, @cy = person("Ana Koll"), person("Ben Rasch"), person("Cy Dorn", role: "guest")
+    @deck, @crew = new_room("Deck", keeper: @ana, open: true), new_room("Crew", keeper: @ana)
+    @hold = new_page("Three-point hold", above: @deck, by: @ana, markdown: "## One hand\n\nFor the ship.")
+    @section = @hold.edition.document["content"].first["attrs"]["id"]
+    @open = new_page("Gangway", above: @deck, by: @ana, markdown: "Before. See [the hold](page:#{@hold.public_id}) first.\n\nThen [one hand](page:#{@hold.public_id}##{@section}).")
+    @closed = new_page("Wages", above: @crew, by: @ana, markdown: "[hold](page:#{@hold.public_id})\n\n::: live_insert {page=\"#{@hold.public_id}\"}\n:::")
+    @begun = new_page("Begun", above: @deck, by: @ana, markdown: "[hold](page:#{@hold.public_id})", publish: false)
   end
 
-  test "pages that link here or show it are told by title, a page once, with the words around its first link, and only those one may read" do
-    link = "[salt](page:#{@salt.public_id})"
-    new_page("Winter", above: @room, by: @ana, markdown: "First #{link} here. Then #{link} there.")
-    new_page("autumn", above: @room, by: @ana, markdown: "::: live_insert {page=\"#{@salt.public_id}\"}\n:::\n\nAnd #{link}.")
-    new_page("Secret", above: @hidden, by: @ana, markdown: "See #{link}.")
-    save_text(@salt, "Myself: #{link}.", by: @ana)
-    @salt.publish(version: @salt.draft.version, by: @ana)
-    pointing = LinkedFrom.new(@salt, Viewer.new(@ben))
-    assert_equal [ [ "autumn", "And salt." ], [ "Winter", "First salt here. Then salt there." ] ], pointing.links.map { |each| [ each.page.title, each.context ] }
-    assert_equal [ 2, 1, [ "autumn" ] ], [ pointing.count, pointing.count_of_shown_on, pointing.shown_on.map(&:title) ]
-    assert_equal %w[autumn Secret Winter], LinkedFrom.new(@salt, Viewer.new(@ana)).links.map { |each| each.page.title }
+  test "each is told what they read, room by room; drafts to those who see them" do
+    assert_equal [ [ "Begun", true ], [ "Gangway", false ], [ "Wages", false ] ], told(@ana)
+    assert_equal [ [ "Gangway", false ] ], told(@ben)
+    assert_empty told(@cy)
+    assert_empty told(nil)
   end
 
-  test "a title that was promised leads to the page that kept it in its room" do
-    new_page("Here", above: @room, by: @ana, markdown: "See [grit](promise:Grit).")
-    new_page("There", above: @hidden, by: @ana, markdown: "See [grit](promise:Grit).")
-    first, second = [ @room, @hidden ].map { |room| new_page("Grit", above: room, by: @ana) }
-    told = [ first, second ].map { |page| LinkedFrom.new(page, Viewer.new(@ana)).links.map { |each| each.page.title } }
-    assert_equal [ %w[Here], %w[There] ], told
+  test "every place is told with its words and its block, and counts agree with lists" do
+    [ @ana, @ben, @cy ].each do |who|
+      from = from(who)
+      assert_equal from.count_of_all, from.by_room(limit: 50).size
+      assert_equal from.count, from.links(limit: 50).size
+      assert_equal from.count_of_shown_on, from.shown_on(limit: 50).size
+    end
+    gangway = from(@ben).by_room(limit: 50).first
+    assert_equal [ "Before. See the hold first.", "Then one hand." ], gangway.places.map(&:context)
+    assert_equal @open.edition.document["content"].map { |node| node["attrs"]["id"] }, gangway.places.map(&:block_id)
+    assert_equal [ false, true ], from(@ana).by_room(limit: 50).last.places.map(&:live).sort_by(&:to_s)
   end
 
-  test "many are told part by part, with no more queries than few" do
-    viewer = Viewer.new(@ben).tap { |one| one.list_ids(:read) }
-    make = ->(numbers) { numbers.each { |i| new_page(format("Page %02d", i), above: @room, by: @ana, markdown: "[x](page:#{@salt.public_id})") } }
-    make.call(1..2)
-    few = queries { LinkedFrom.new(@salt, viewer).links }
-    make.call(3..23)
-    pointing = LinkedFrom.new(@salt, viewer)
-    assert_equal few, queries { pointing.links }
-    assert_equal [ 23, 20, [ "Page 21", "Page 22", "Page 23" ] ], [ pointing.count, pointing.links.size, pointing.links(offset: 20).map { |link| link.page.title } ]
+  test "what leads to a section alone is told apart" do
+    assert_equal({ @section => 1 }, from(@ben).by_block)
+    assert_equal [ [ "One hand", 1 ] ], SectionsLedTo.new(@hold, Viewer.new(@ben)).of_shown.map { |part| [ part.title, part.count ] }
+    assert_equal [ @open.id ], LinkedFrom.new(@hold, Viewer.new(@ben), block: @section).by_room(limit: 5).map { |link| link.page.id }
+    assert_empty SectionsLedTo.new(@hold, Viewer.new(@ana)).to_lose
+    save_text(@hold, "For the ship.", by: @ana)
+    assert_equal [ "One hand" ], SectionsLedTo.new(@hold.reload, Viewer.new(@ana)).to_lose.map(&:title)
+  end
+
+  test "what is set is told to those who see where" do
+    @crew.update!(front_page: @hold)
+    assert_equal [ [ "front" ], [] ], [ @ana, @ben ].map { |who| from(who).set.map(&:use) }
+  end
+
+  test "of a source and a file it is asked alike" do
+    source = Source.enter({ title: "Salt on steel" }, by: @ana)
+    citing = new_page("Rust", above: @deck, by: @ana, markdown: "Salt eats bolts[](cite:#{source.public_id}).")
+    assert_equal [ citing.id ], LinkedFrom.new(source, Viewer.new(@ben)).by_room(limit: 5).map { |link| link.page.id }
+  end
+
+  private
+
+  def from(who)
+    LinkedFrom.new(@hold, Viewer.new(who))
+  end
+
+  def told(who)
+    from(who).by_room(limit: 50).sort_by { |link| link.page.title }.map { |link| [ link.page.title, link.draft ] }
   end
 end

@@ -90,7 +90,7 @@ class PageTest < ActiveSupport::TestCase
     save_text(@page, "Use the [hold](page:#{other.public_id}) and the [list](<promise:Sand box list>).", by: @ana)
     assert_equal({ [ "draft", "page" ] => 1, [ "draft", "promise" ] => 1 }, @page.links.group(:stage, :target_kind).count)
     @page.publish(version: @page.reload.draft.version, by: @ana)
-    assert_equal [ "Use the hold and the list." ], @page.links.from_editions.where(target_page: other.public_id).pluck(:context)
+    assert_equal [ "Use the hold and the list." ], @page.links.from_editions.to(:page, other.public_id).pluck(:context)
   end
 
   test "a promised page is kept by writing it, and renaming it breaks nothing" do

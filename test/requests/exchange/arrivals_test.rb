@@ -27,8 +27,8 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert_redirected_to "/rooms/#{@room.public_id}"
     gangway, salt, notes = Page.order(:id).to_a
     assert_equal [ "Gangway in ice", "Salt & grit", "notes" ], [ gangway, salt, notes ].map(&:title)
-    assert_equal [ [ "page", salt.public_id ] ], gangway.links.where(use: "link").pluck(:target_kind, :target_page)
-    assert_equal [ gangway.public_id ], salt.links.pluck(:target_page)
+    assert_equal [ [ "page", salt.public_id ] ], gangway.links.where(use: "link").pluck(:target_kind, :target_id)
+    assert_equal [ gangway.public_id ], salt.links.pluck(:target_id)
     assert_equal "One\nline # not a heading\nTwo", Zuhause::Document::Text.of(notes.draft.document)
     get "/p/#{gangway.to_param}"
     follow_redirect! if response.redirect?

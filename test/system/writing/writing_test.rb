@@ -197,7 +197,7 @@ class WritingTest < ApplicationSystemTestCase
     paste "#{page.server_url}/p/#{other.to_param}"
     assert_selector ".ProseMirror a.link-page", text: "Signals ashore"
     assert_state "saved"
-    assert_equal [ other.public_id ], @sheet.links.where(stage: "draft").pluck(:target_page)
+    assert_equal [ other.public_id ], @sheet.links.where(stage: "draft").pluck(:target_id)
   end
 
   test "a title that will not do is told beside it, and the last one kept" do

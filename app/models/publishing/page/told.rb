@@ -2,7 +2,7 @@
 module Page::Told
   # @return [String] Markdown with the ids that something points to, so that nothing breaks when it is read again
   def to_markdown
-    linked = Reference.where(target_page: public_id).pluck(:target).filter_map { |target| target.split("#", 2)[1] }.to_set
+    linked = Reference.to(:page, public_id).where.not(target_block: nil).distinct.pluck(:target_block).to_set
     Zuhause::Markup::MarkdownWriter.write(draft.document, ids: linked)
   end
 

@@ -11,6 +11,7 @@ module Page::Erasable
       pages.find_each { |page| Happening.write(:erased, page, by: by, at: at) }
       pages.find_each { |page| Signpost.let_go(page) }
       Tombstone.set(pages, at: at)
+      Reference.let_go("front", :page, pages.pluck(:public_id))
       lists = pages.distinct.pluck(:access_list_id)
       PageFile.where(page_id: ids).find_each(&:destroy!) # what lies on disk goes with them; all else follows in the database
       pages.delete_all

@@ -5,7 +5,7 @@ module Page::Drafting
 
   # What follows a draft, in this order, whatever way it came to be: each is told by +follow_draft(page, draft)+. A subject
   # adds a line.
-  FOLLOWED_BY = %w[Reference Citation Dispute].freeze
+  FOLLOWED_BY = %w[Reference Dispute].freeze
   TRIES = 5
 
   included do
@@ -49,7 +49,7 @@ module Page::Drafting
       joined = joining.with_newest
       joined = joined.with(document: ticks.lay_over(joined.document)).prepare
       saved = Draft.new(page: self, base_version: joining.version, save_id: save_id, state: joined, new_ids: accepted.new_ids, author: by, created_at: at)
-      kept = transaction { keep(saved, ticks, joining.others) || (tried == TRIES - 1 && keep_within(joining, saved, ticks)) }
+      kept = transaction { keep(saved, ticks, joining.others) || (tried == TRIES - 1 && keep_within(joining, saved, ticks)) || raise(ActiveRecord::Rollback) }
       return kept if kept
     end
   end

@@ -14,6 +14,7 @@ module Page::Looks
 
   included do
     belongs_to :cover, class_name: "PageFile", optional: true
+    points_by :cover_id, :icon, uses: %w[look]
     has_one :template, dependent: :delete
 
     normalizes :icon, :language, with: ->(text) { text.presence }

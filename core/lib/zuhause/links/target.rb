@@ -76,6 +76,14 @@ module Zuhause
         end
       end
 
+      # By what all that leads to the same is found: a page and the block in it, a title that is promised however it is written,
+      # a file, a person, a source, an address.
+      #
+      # @return [Array(Symbol, String, String|nil)] kind, id, and block id
+      def identity
+        [ kind, kind == :promise ? Document::Title.normalise(value) : value, block ]
+      end
+
       def ==(other)
         other.is_a?(Target) && to_s == other.to_s
       end

@@ -1,0 +1,70 @@
+# The rows of one holder and stage as they should be, beside those that there are: only what differs is written.
+class ReferenceRows
+  # @param points [Array<Zuhause::Links::Reference>]
+  def self.of_text(page, stage, points)
+    new({ page_id: page.id, stage: stage }, points)
+  end
+
+  # @return [Array<ReferenceRows>] of both texts of a page
+  def self.of_page(page)
+    [ of_text(page, "draft", page.draft.points), of_text(page, "edition", page.edition&.points || []) ]
+  end
+
+  # @param holder [Pointing]
+  def self.set_by(holder)
+    new({ stage: "set", use: holder.class.pointing_uses, **holder.pointing_as }, holder.points_to, judged: holder.pointing_judged_by)
+  end
+
+  # @param whose [Hash] by which the rows that there are are found
+  # @param points [Array<Zuhause::Links::Reference>]
+  # @param judged [Hash] by which page or room they are judged
+  def initialize(whose, points, judged: {})
+    @whose, @points, @judged = whose, points, judged
+  end
+
+  # @return [Integer] rows taken away and put in
+  def write
+    Reference.where(id: gone).delete_all if gone.any?
+    Reference.insert_all!(missing.map { |row| Reference::COLUMNS.zip(row).to_h }) if missing.any?
+    gone.size + missing.size
+  end
+
+  def astray?
+    gone.any? || missing.any?
+  end
+
+  private
+
+  def gone
+    compared.first
+  end
+
+  def missing
+    compared.last
+  end
+
+  # Equal rows may stand there more than once: one for each place that says the same.
+  def compared
+    @compared ||= begin
+      left = wanted.tally
+      gone = there.reject { |_id, *row| left[row].to_i.positive? && left[row] -= 1 }.map(&:first)
+      [ gone, left.flat_map { |row, times| Array.new(times) { row } } ]
+    end
+  end
+
+  def there
+    Reference.where(@whose).order(:id).pluck(:id, *Reference::COLUMNS)
+  end
+
+  def wanted
+    own = { **@whose.slice(:page_id, :room_id, :signpost_id), **@judged }.values_at(:page_id, :room_id, :signpost_id)
+    @points.map do |point|
+      kind, id, block = point.target.identity
+      [ *own, @whose[:stage], use(point), kind.to_s, id, block, point.target.to_s, point.block_id, point.label.to_s, point.context.to_s ]
+    end
+  end
+
+  def use(point)
+    point.use.to_s.tap { |use| raise ArgumentError, "unknown use: #{use}" unless Reference::USES.include?(use) }
+  end
+end
