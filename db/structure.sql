@@ -76,7 +76,7 @@ CREATE INDEX "index_access_list_entries_on_person_id" ON "access_list_entries" (
 CREATE INDEX "index_access_list_entries_on_group_id" ON "access_list_entries" ("group_id");
 CREATE UNIQUE INDEX "one_entry_for_each_holder" ON "access_list_entries" (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
 CREATE INDEX "entries_for_all" ON "access_list_entries" ("holder", "level") WHERE holder IN ('everyone', 'anyone');
-CREATE TABLE IF NOT EXISTS "promises" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "title" varchar NOT NULL, "page_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_b970250846"
+CREATE TABLE IF NOT EXISTS "promises" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "title" varchar NOT NULL, "page_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "wording" varchar DEFAULT '' NOT NULL, "chosen" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_b970250846"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE);
@@ -388,7 +388,9 @@ CREATE INDEX "index_references_on_room_id" ON "references" ("room_id");
 CREATE INDEX "index_references_on_signpost_id" ON "references" ("signpost_id");
 CREATE INDEX "index_references_on_page_id_and_stage" ON "references" ("page_id", "stage");
 CREATE INDEX "index_references_on_target_kind_and_target_id" ON "references" ("target_kind", "target_id");
+CREATE UNIQUE INDEX "index_promises_on_chosen_title" ON "promises" ("title") WHERE chosen;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000004'),
 ('20261126000003'),
 ('20261126000002'),
 ('20261126000001'),

@@ -8,7 +8,7 @@ class PageChoicesController < ApplicationController
   def index
     title, part = params[:q].to_s.split("#", 2)
     found = pages(title).to_a
-    @states = PageStates.of(found)
+    @states = PageStates.of(found, viewer)
     render json: part ? headings(found, part) : found.map { |page| { **told(page), room: page.room.name } }
   end
 

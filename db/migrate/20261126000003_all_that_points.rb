@@ -64,17 +64,17 @@ class AllThatPoints < ActiveRecord::Migration[7.2]
   def read_texts
     select_values("SELECT id FROM pages ORDER BY id").each_slice(PORTION) do |ids|
       { "draft" => "drafts", "edition" => "editions" }.each do |stage, table|
-        rows = connection.select_rows("SELECT pages.id, body FROM pages JOIN #{table} held ON held.id = pages.#{stage}_id JOIN texts ON texts.page_id = held.page_id AND texts.digest = held.digest WHERE pages.id IN (#{ids.join(", ")})")
-        rows.each { |id, body| insert_points(id, stage, Zuhause::Links.in(JSON.parse(Zlib.inflate(body)))) }
+        rows = connection.select_rows("SELECT pages.id, language, body FROM pages JOIN #{table} held ON held.id = pages.#{stage}_id JOIN texts ON texts.page_id = held.page_id AND texts.digest = held.digest WHERE pages.id IN (#{ids.join(", ")})")
+        rows.each { |id, language, body| insert_points(id, stage, language, Zuhause::Links.in(JSON.parse(Zlib.inflate(body)))) }
       end
     end
   end
 
-  def insert_points(page_id, stage, points)
+  def insert_points(page_id, stage, language, points)
     return if points.empty?
 
     rows = points.map do |point|
-      kind, id, block = point.target.identity
+      kind, id, block = point.target.identity(language)
       values = [ page_id, stage, point.use.to_s, kind.to_s, id, block, point.target.to_s, point.block_id, point.label.to_s, point.context.to_s ]
       "(#{values.map { |value| connection.quote(value) }.join(", ")})"
     end

@@ -24,11 +24,11 @@ class Pages::PromisesController < ApplicationController
   # Only what the page really promises, in what the viewer sees of it; if it has been written meanwhile, that page.
   def find_promise
     @title = Zuhause::Document::Title.clean(params[:title])
-    normal = Zuhause::Document::Title.normalise(@title)
+    key = Zuhause::Links::Promised.key(@title, @page.language)
     stages = viewer.sight_of(@page) == :draft ? %w[draft edition] : %w[edition]
-    raise ActiveRecord::RecordNotFound unless @page.links.where(stage: stages).to(:promise, normal).exists?
+    raise ActiveRecord::RecordNotFound unless @page.links.where(stage: stages).to(:promise, key).exists?
 
-    written = Promise.kept([ @title ], viewer: viewer, room: @room)[normal]
+    written = Promise.kept(key, viewer: viewer, room: @room)
     redirect_to written, status: :see_other if written
   end
 end

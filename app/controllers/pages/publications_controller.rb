@@ -34,7 +34,7 @@ class Pages::PublicationsController < ApplicationController
     shown, blanks, undescribed = @page.shown_on(viewer).count, @page.blanks, @page.undescribed
     [ (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
       (t(".undescribed", count: undescribed.size, names: undescribed.to_sentence) if undescribed.any?),
-      *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
+      *SectionsLedTo.new(@page, viewer).to_lose.map { |part| t(".part_lost", name: part.title, count: part.count) }, *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
   end
 
   def answer(status, **body)

@@ -29,7 +29,7 @@ export default class Context {
   constructor(bench) {
     const { part, root, editor, words, names, tell } = bench
     const [row, gutter] = [part("context"), part("table-gutter")]
-    Object.assign(this, { row, gutter, editor, words, names, say: tell, address: `${location.origin}${root.dataset.address}` })
+    Object.assign(this, { row, gutter, editor, words, names, say: tell, linkedFrom: root.dataset.linkedFrom, address: `${location.origin}${root.dataset.address}` })
     this.groups = new Map([...row.querySelectorAll("[data-for]")].map((group) => [group.dataset.for, group]))
     row.addEventListener("click", (event) => this.act(event.target.closest("[data-block-act]")))
     row.addEventListener("change", (event) => this.set(event.target))
@@ -48,14 +48,29 @@ export default class Context {
     const chosen = chosenBlock(state)
     const figure = figureAt(state)
     const table = tableActs.isInTable(state)
+    const ledTo = this.ledTo(chosen)
     const link = !chosen && this.editor.isActive("link") ? this.editor.getAttributes("link").target : null
-    const shown = { block: Boolean(chosen), figure: Boolean(figure), link: Boolean(link), table, columns: this.editor.isActive("columns") && !table }
+    const shown = { block: Boolean(chosen), figure: Boolean(figure), led: Boolean(ledTo), link: Boolean(link), table, columns: this.editor.isActive("columns") && !table }
     for (const [name, here] of Object.entries(shown)) setHidden(this.group(name), !here)
     setHidden(this.row, !Object.values(shown).includes(true))
     if (chosen) this.mirrorBlock(chosen)
     if (figure) for (const field of this.group("figure").querySelectorAll("[data-figure]")) mirrored(field, figure.node.attrs[field.dataset.figure] ?? "")
     if (link) this.mirrorLink(link)
+    if (ledTo) this.mirrorLed(ledTo)
     this.beside(table)
+  }
+
+  // What others lead to by itself: the block that is chosen, or what the caret stands in.
+  ledTo(chosen) {
+    const { $from } = this.editor.state.selection
+    const nodes = chosen ? [chosen.node] : Array.from({ length: $from.depth }, (_, i) => $from.node($from.depth - i))
+    return nodes.map(({ attrs }) => attrs.id).find((id) => this.names.led_to[id])
+  }
+
+  mirrorLed(id) {
+    const group = this.group("led")
+    group.querySelector("[data-led-told]").textContent = this.names.led_to[id]
+    group.querySelector("a").href = `${this.linkedFrom}?section=${id}`
   }
 
   mirrorLink(target) {

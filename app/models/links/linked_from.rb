@@ -52,9 +52,10 @@ class LinkedFrom
     told(all.order("rooms.position", "rooms.id", Arel.sql("pages.title COLLATE NOCASE"), :id), LINKS + INSERTS, limit, offset)
   end
 
+  # @param live [Boolean] whether pages that show it live count as well
   # @return [Hash{String=>Integer}] how many pages lead to single blocks of the page
-  def by_block
-    found.reject { |row| row.block.nil? }.group_by(&:block).transform_values { |rows| rows.map(&:id).uniq.size }
+  def by_block(live: true)
+    found.select { |row| row.block && (live || LINKS.include?(row.use)) }.group_by(&:block).transform_values { |rows| rows.map(&:id).uniq.size }
   end
 
   # @return [Array<Reference>] what is set apart from any text: front pages, links in the plan, templates

@@ -1,34 +1,67 @@
 # A promised title that has been written: which page it became. Editions never change, so links to promises are
-# resolved through these rows whenever they are shown.
+# resolved through these rows whenever they are shown. Titles are kept in the form in which they are compared
+# (Zuhause::Links::Promised).
 class Promise < ApplicationRecord
   belongs_to :page
 
-  # Records a new page as the one that was promised under its title.
-  #
-  # @param title [String] the title promised, where the page has been given another
-  def self.keep(page, title: page.title)
-    promised = Zuhause::Document::Title.normalise(title)
-    wanted = title != page.title || Reference.to(:promise, promised).joins(:page).exists?(page: { room_id: page.room_id })
-    find_or_create_by!(title: promised, page: page) if wanted
-    true
+  class << self
+    # Records a page as the one that was promised under its title, wherever that is.
+    #
+    # @param title [String] the title promised, where the page has been given another
+    def keep(page, title: page.title)
+      Zuhause::Links::Promised.keys(title).each do |language, key|
+        find_or_create_by!(title: key, page: page) { |promise| promise.wording = title } if title != page.title || wanted?(key, language)
+      end
+      true
+    end
+
+    # @param keys [Array<String>] of promised titles
+    # @return [Array<Promise>] those of them that have been written, with pages that the viewer sees
+    def rows(keys, viewer:)
+      keys.any? ? where(title: keys).joins(:page).merge(Page.seen_by(viewer)).includes(page: :edition).to_a : []
+    end
+
+    # @param key [String] of a promised title
+    # @param room [Room] where the link stands
+    # @return [Page, nil] which it leads to, for the viewer
+    def kept(key, viewer:, room:)
+      nearest(rows([ key ], viewer: viewer), room)[key]
+    end
+
+    # Of several pages the one that somebody chose, else one of the room where the link stands, else the oldest.
+    #
+    # @param rows [Array<Promise>]
+    # @return [Hash{String=>Page}] by key
+    def nearest(rows, room)
+      rows.sort_by { |promise| [ promise.chosen? ? 0 : 1, promise.page.room_id == room.id ? 0 : 1, promise.id ] }.reverse.to_h { |promise| [ promise.title, promise.page ] }
+    end
+
+    # Works all keys out again, as they must be when titles are compared otherwise.
+    def rebuild
+      find_each do |promise|
+        keys = Zuhause::Links::Promised.keys(promise.wording).values
+        next if keys.include?(promise.title)
+
+        transaction do
+          promise.destroy!
+          keys.uniq.each { |key| find_or_create_by!(title: key, page: promise.page) { |row| row.wording = promise.wording } }
+        end
+      end
+    end
+
+    private
+
+    def wanted?(key, language)
+      pages = language ? Page.where(language: language) : Page.where(language: nil).or(Page.where.not(language: Zuhause::Links::Promised::LANGUAGES))
+      Reference.to(:promise, key).joins(:page).merge(pages).exists?
+    end
   end
 
-  # @param titles [Array<String>] promised titles
-  # @param room [Room] where the links stand; its own pages come first
-  # @return [Hash{String=>Page}] pages that the viewer sees, by normalised title; the oldest where there are several
-  def self.kept(titles, viewer:, room:)
-    nearest(rows(titles, viewer: viewer), room)
-  end
-
-  # @return [Array<Promise>] those of the titles that have been written, with pages that the viewer sees
-  def self.rows(titles, viewer:)
-    normal = titles.map { |title| Zuhause::Document::Title.normalise(title) }.uniq
-    normal.any? ? where(title: normal).joins(:page).merge(Page.seen_by(viewer)).includes(page: :edition).to_a : []
-  end
-
-  # @param rows [Array<Promise>]
-  # @return [Hash{String=>Page}] which page each leads to from a room
-  def self.nearest(rows, room)
-    rows.sort_by { |promise| [ promise.page.room_id == room.id ? 0 : 1, promise.id ] }.reverse.to_h { |promise| [ promise.title, promise.page ] }
+  # Of all pages that its title could mean it is this one.
+  def choose
+    transaction do
+      Promise.where(title: title, chosen: true).update_all(chosen: false)
+      update!(chosen: true)
+    end
   end
 end

@@ -23,6 +23,11 @@ class Reference < ApplicationRecord
       ReferenceRows.of_text(page, "edition", edition.points).write
     end
 
+    # Titles are compared by the rules of another language.
+    def follow_language(page)
+      ReferenceRows.of_page(page).each(&:write)
+    end
+
     # What is set by itself points elsewhere now.
     #
     # @param holder [Pointing]
@@ -39,6 +44,7 @@ class Reference < ApplicationRecord
     #
     # @return [Integer] rows that were not as they should be
     def rebuild
+      Promise.rebuild
       Page.in_batches(of: 100).sum { |pages| pages.sum { |page| transaction { ReferenceRows.of_page(page.lock!).sum(&:write) } } } + rebuild_set
     end
 

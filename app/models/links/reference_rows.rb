@@ -2,7 +2,7 @@
 class ReferenceRows
   # @param points [Array<Zuhause::Links::Reference>]
   def self.of_text(page, stage, points)
-    new({ page_id: page.id, stage: stage }, points)
+    new({ page_id: page.id, stage: stage }, points, language: page.language)
   end
 
   # @return [Array<ReferenceRows>] of both texts of a page
@@ -18,8 +18,9 @@ class ReferenceRows
   # @param whose [Hash] by which the rows that there are are found
   # @param points [Array<Zuhause::Links::Reference>]
   # @param judged [Hash] by which page or room they are judged
-  def initialize(whose, points, judged: {})
-    @whose, @points, @judged = whose, points, judged
+  # @param language [String, nil] of the text
+  def initialize(whose, points, judged: {}, language: nil)
+    @whose, @points, @judged, @language = whose, points, judged, language
   end
 
   # @return [Integer] rows taken away and put in
@@ -59,7 +60,7 @@ class ReferenceRows
   def wanted
     own = { **@whose.slice(:page_id, :room_id, :signpost_id), **@judged }.values_at(:page_id, :room_id, :signpost_id)
     @points.map do |point|
-      kind, id, block = point.target.identity
+      kind, id, block = point.target.identity(@language)
       [ *own, @whose[:stage], use(point), kind.to_s, id, block, point.target.to_s, point.block_id, point.label.to_s, point.context.to_s ]
     end
   end

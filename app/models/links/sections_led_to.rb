@@ -16,22 +16,26 @@ class SectionsLedTo
     counts.empty? ? [] : parts(@page.edition&.document || @page.draft.document)
   end
 
-  # @return [Array<Part>] that are published and gone from the draft
+  # @return [Array<Part>] that are published and gone from the draft, of those that links lead to
   def to_lose
-    return [] if @page.edition.nil? || counts.empty?
+    linked = @page.edition ? from.by_block(live: false) : {}
+    return [] if linked.empty?
 
     left = ids(@page.draft.document)
-    parts(@page.edition.document).reject { |part| left.include?(part.block_id) }
-  end
-
-  # @return [Hash{String=>Integer}] pages by block id
-  def counts
-    @counts ||= LinkedFrom.new(@page, @viewer).by_block
+    parts(@page.edition.document, linked).reject { |part| left.include?(part.block_id) }
   end
 
   private
 
-  def parts(document)
+  def from
+    @from ||= LinkedFrom.new(@page, @viewer)
+  end
+
+  def counts
+    @counts ||= from.by_block
+  end
+
+  def parts(document, counts = self.counts)
     Zuhause::Document::Walk.blocks(document).select { |block| counts.key?(block.dig("attrs", "id")) }.map do |block|
       name = block.dig("attrs", "name").presence || block.dig("attrs", "title").presence || Zuhause::Document::Text.of(block).squish
       Part.new(block.dig("attrs", "id"), name.truncate(LONGEST), counts.fetch(block.dig("attrs", "id")))

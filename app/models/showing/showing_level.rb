@@ -91,13 +91,23 @@ class ShowingLevel
     @sources ||= needed(:sources) { |ids| Source.where(public_id: ids).index_by(&:public_id) }.tap { |found| documents.first.citations.know(found.values) }
   end
 
-  # @return [Hash{String=>Page}] promised titles that have been written, for links in one room
-  def promises(room)
-    @promises ||= Promise.rows(targets(:promise).map(&:value), viewer: viewer)
-    (@promised ||= {})[room.id] ||= Promise.nearest(@promises, room)
+  # @param page [Page] in whose text it stands
+  # @return [Page, nil] what it leads to, if that has been written
+  def promised(target, page)
+    promises(page.room)[promised_key(target, page)]
   end
 
   private
+
+  # @return [Hash{String=>Page}] by key, for links in one room
+  def promises(room)
+    @promises ||= Promise.rows(documents.flat_map { |document| targets(:promise, [ document ]).map { |target| promised_key(target, document.page) } }.uniq, viewer: viewer)
+    (@promised ||= {})[room.id] ||= Promise.nearest(@promises, room)
+  end
+
+  def promised_key(target, page)
+    Zuhause::Links::Promised.key(target.value, page.language)
+  end
 
   def kind(type)
     @kinds[type] ||= Leaves.const_get(type.camelize).new(self)
@@ -107,7 +117,7 @@ class ShowingLevel
     document.places.grep(ShownPieces::Leaf).map(&:node)
   end
 
-  def targets(kind)
+  def targets(kind, documents = self.documents)
     documents.flat_map { |document| document.places.grep(ShownPieces::Link).map(&:target) }.select { |target| target.kind == kind }
   end
 

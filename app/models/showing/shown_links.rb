@@ -37,11 +37,11 @@ class ShownLinks
 
   # What is told of a page where a link to it has the focus.
   def tells(page)
-    %( data-tells="#{CGI.escapeHTML("#{page.title}, #{PageStates.words(page)}")}")
+    %( data-tells="#{CGI.escapeHTML("#{page.title}, #{PageStates.words(page, @level.viewer)}")}")
   end
 
   def promise_link(target, label, around)
-    page = @level.promises(around.room)[Zuhause::Document::Title.normalise(target.value)]
+    page = @level.promised(target, around)
     return %(<a#{tells(page)} href="#{page_path(page)}">#{label}</a>) if page
 
     address = CGI.escapeHTML(new_page_promise_path(around, title: target.value))

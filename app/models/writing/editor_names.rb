@@ -13,11 +13,16 @@ class EditorNames
     pages = Page.seen_by(@viewer).where(public_id: ids { |reference| reference.target.kind == :page }).to_a
     files = PageFile.where(public_id: ids { |reference| reference.use == :file }, page: @page)
     sources = Source.where(public_id: ids { |reference| reference.use == :cite })
-    { people: people.by_name.pluck(:public_id, :name).to_h, pages: pages.to_h { |page| [ page.public_id, page.title ] }, states: PageStates.of(pages),
+    { people: people.by_name.pluck(:public_id, :name).to_h, pages: pages.to_h { |page| [ page.public_id, page.title ] }, states: PageStates.of(pages, @viewer), led_to: led_to,
       files: files.pluck(:public_id, :name).to_h, sources: sources.pluck(:public_id, :title).to_h }
   end
 
   private
+
+  # How many pages lead to single blocks of it, in words.
+  def led_to
+    LinkedFrom.new(@page, @viewer).by_block.transform_values { |count| I18n.t("links.led_to", count: count) }
+  end
 
   def ids(&wanted)
     @points ||= Zuhause::Links.in(@document)

@@ -1,2 +1,3 @@
+require "zuhause/links/promised"
 require "zuhause/links/target"
 require "zuhause/links/reference"

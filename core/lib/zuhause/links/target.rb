@@ -79,9 +79,10 @@ module Zuhause
       # By what all that leads to the same is found: a page and the block in it, a title that is promised however it is written,
       # a file, a person, a source, an address.
       #
+      # @param language [String, nil] of the text that it stands in
       # @return [Array(Symbol, String, String|nil)] kind, id, and block id
-      def identity
-        [ kind, kind == :promise ? Document::Title.normalise(value) : value, block ]
+      def identity(language = nil)
+        [ kind, kind == :promise ? Promised.key(value, language) : value, block ]
       end
 
       def ==(other)
