@@ -11,6 +11,8 @@ module WorksHelper
 
   # The way to what came of it.
   def work_outcome(work)
+    return render("works/mended", work: work) if work.kind == "mending" && work.state == "done"
+
     way = way_to_outcome(work) if work.state == "done"
     way ? link_to(t("works.show.look"), way, class: "button button-main") : ""
   end

@@ -7,6 +7,7 @@ import places from "./components/places"
 import plan from "./components/plan"
 import reading from "./components/reading"
 import selection from "./components/selection"
+import pageNames from "./components/page_names"
 import tags from "./components/tags"
 import telling from "./components/telling"
 import ticking from "./components/ticking"
@@ -14,6 +15,6 @@ import working from "./components/working"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ find, giving, keys, panel, places, plan, reading, selection, tags, telling, ticking, working, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ find, giving, keys, pageNames, panel, places, plan, reading, selection, tags, telling, ticking, working, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

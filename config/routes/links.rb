@@ -6,3 +6,4 @@ resources :pages, path: "p", only: [] do
 end
 
 resources :page_choices, only: :index
+resources :mendings, only: %i[new create destroy]
