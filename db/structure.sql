@@ -374,7 +374,7 @@ FOREIGN KEY ("person_id")
  ON DELETE SET NULL);
 CREATE INDEX "index_disputes_on_person_id" ON "disputes" ("person_id");
 CREATE UNIQUE INDEX "index_disputes_on_page_id_and_block_id_and_name_and_value" ON "disputes" ("page_id", "block_id", "name", "value");
-CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "signpost_id" integer, "stage" varchar NOT NULL, "use" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_id" varchar NOT NULL, "target_block" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, CONSTRAINT "fk_rails_a4b20efbae"
+CREATE TABLE IF NOT EXISTS "references" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "signpost_id" integer, "stage" varchar NOT NULL, "use" varchar NOT NULL, "target_kind" varchar NOT NULL, "target_id" varchar NOT NULL, "target_block" varchar, "target" varchar NOT NULL, "block_id" varchar, "label" varchar NOT NULL, "context" varchar NOT NULL, "part_gone" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_a4b20efbae"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_78ca4a0555"
@@ -389,7 +389,9 @@ CREATE INDEX "index_references_on_signpost_id" ON "references" ("signpost_id");
 CREATE INDEX "index_references_on_page_id_and_stage" ON "references" ("page_id", "stage");
 CREATE INDEX "index_references_on_target_kind_and_target_id" ON "references" ("target_kind", "target_id");
 CREATE UNIQUE INDEX "index_promises_on_chosen_title" ON "promises" ("title") WHERE chosen;
+CREATE INDEX "index_references_on_part_gone" ON "references" ("target_id") WHERE part_gone;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000005'),
 ('20261126000004'),
 ('20261126000003'),
 ('20261126000002'),

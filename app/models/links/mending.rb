@@ -8,7 +8,7 @@ class Mending
 
   class << self
     # @param from [Zuhause::Links::Target] of a page all that leads to any part of it is meant, unless it names one
-    # @param to [Zuhause::Links::Target]
+    # @param to [Zuhause::Links::Target, nil] nil if what leads there is to be text alone
     # @param blocks [Hash{String=>String}] parts of the one page by those of the other, where both are pages
     # @param only [Array<String>, nil] public ids of pages, if not all are meant
     # @return [Work]
@@ -135,7 +135,7 @@ class Mending
 
   def led(link)
     to = target("to")
-    return to unless to.kind == :page && to.block.nil? && link.block && (block = @details["blocks"][link.block])
+    return to unless to&.kind == :page && to.block.nil? && link.block && (block = @details["blocks"][link.block])
 
     Zuhause::Links::Target.new(:page, to.value, block)
   end

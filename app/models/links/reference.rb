@@ -45,7 +45,7 @@ class Reference < ApplicationRecord
     # @return [Integer] rows that were not as they should be
     def rebuild
       Promise.rebuild
-      Page.in_batches(of: 100).sum { |pages| pages.sum { |page| transaction { ReferenceRows.of_page(page.lock!).sum(&:write) } } } + rebuild_set
+      Page.in_batches(of: 100).sum { |pages| pages.sum { |page| transaction { ReferenceRows.of_page(page.lock!).sum(&:write) } } } + rebuild_set + PartsLedTo.rebuild
     end
 
     # @return [Integer]
@@ -56,6 +56,7 @@ class Reference < ApplicationRecord
     # @return [Array<String>] whose rows are not as they should be
     def astray
       pages = Page.find_each.select { |page| ReferenceRows.of_page(page).any?(&:astray?) }.map { |page| "page #{page.id}" }
+      pages += PartsLedTo.astray.map { |page| "parts of page #{page.id}" }
       pages + Pointing.all.select { |holder| ReferenceRows.set_by(holder).astray? }.map { |holder| "#{holder.class.name.downcase} #{holder.id}" }
     end
   end

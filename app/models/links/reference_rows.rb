@@ -27,6 +27,7 @@ class ReferenceRows
   def write
     Reference.where(id: gone).delete_all if gone.any?
     Reference.insert_all!(missing.map { |row| Reference::COLUMNS.zip(row).to_h }) if missing.any?
+    PartsLedTo.judge_from(@whose, parts) if parts.any?
     gone.size + missing.size
   end
 
@@ -42,6 +43,11 @@ class ReferenceRows
 
   def missing
     compared.last
+  end
+
+  # @return [Array<String>] pages that something leads to a part of from now on
+  def parts
+    @parts ||= missing.map { |row| Reference::COLUMNS.zip(row).to_h }.filter_map { |row| row["target_id"] if row["target_block"] }.uniq
   end
 
   # Equal rows may stand there more than once: one for each place that says the same.

@@ -4,7 +4,7 @@ class SetElsewhere
   # @param to [Zuhause::Links::Target]
   # @param by [Person]
   def self.lead(from, to, by:)
-    new(from, to, Viewer.new(by)).lead if from.kind == :page && to.kind == :page && from.block.nil?
+    new(from, to, Viewer.new(by)).lead if from.kind == :page && to&.kind == :page && from.block.nil?
   end
 
   def initialize(from, to, viewer)

@@ -22,18 +22,20 @@ module Zuhause
     #
     # @param doc [Hash] a document in normal form
     # @yieldparam target [Target] of each link
-    # @yieldreturn [Target] where it is to lead
+    # @yieldreturn [Target, nil] where it is to lead; nil if its label is to be text alone
     # @return [Hash] the document with those targets
     def retarget(doc, &lead)
       Document::Walk.rebuild(doc) do |node|
         node = Document::Schema::NODES.fetch(node["type"]).led(node, &lead)
         next node unless target_of(node)
 
-        node.merge("marks" => node["marks"].map do |mark|
+        marks = node["marks"].filter_map do |mark|
           next mark unless mark["type"] == "link"
 
-          mark.merge("attrs" => mark["attrs"].merge("target" => lead.call(Target.parse(mark["attrs"]["target"])).to_s))
-        end)
+          led = lead.call(Target.parse(mark["attrs"]["target"]))
+          mark.merge("attrs" => mark["attrs"].merge("target" => led.to_s)) if led
+        end
+        marks.empty? ? node.except("marks") : node.merge("marks" => marks)
       end
     end
 

@@ -44,7 +44,7 @@ module Zuhause
 
         def led(node)
           target = target(node)
-          target ? node.merge("attrs" => node["attrs"].merge("target" => yield(target).to_s)) : node
+          target ? node.merge("attrs" => node["attrs"].merge("target" => yield(target)&.to_s).compact) : node
         end
 
         private

@@ -59,8 +59,8 @@ module Zuhause
         end
 
         def led(node)
-          target = target(node)
-          target ? node.merge("attrs" => { "page" => yield(target).value }) : node
+          led = target(node) && yield(target(node))
+          led&.kind == :page ? node.merge("attrs" => { "page" => led.value }) : node
         end
 
         private

@@ -17,6 +17,8 @@ module Zuhause
           target = target(node) or return node
 
           led = yield(target)
+          return node unless led&.kind == :page
+
           attrs = node["attrs"].merge("page" => led.value, "passage" => led.block).compact
           node.merge("attrs" => node["attrs"].keys.to_h { |key| [ key, attrs[key] ] }.compact)
         end
