@@ -8,8 +8,10 @@ class MendingsController < ApplicationController
   end
 
   def create
+    return lead(nil) if params[:text] == "1"
+
     wanted = WantedTarget.new(params[:to].to_s, viewer, base_url: request.base_url, from: @from)
-    return redirect_to(work_path(Mending.start(from: @from, to: wanted.target, by: viewer.person, page: @page)), status: :see_other) if wanted.target
+    return lead(wanted.target) if wanted.target
 
     @outlook = Mending.outlook(@from, viewer)
     @problem, @meant = wanted.problem, wanted.choices
@@ -19,10 +21,20 @@ class MendingsController < ApplicationController
   # Undoing one: the work that did it.
   def destroy
     work = Work.find_by!(public_id: params[:id], person: viewer.person, kind: "mending", state: "done")
-    redirect_to work_path(Mending.undo(work, by: viewer.person)), status: :see_other
+    undone = Mending.undo(work, by: viewer.person)
+    redirect_to params[:back] == "broken" && !undone.open? ? desk_broken_index_path : work_path(undone), status: :see_other
   end
 
   private
+
+  # Of a decision among several one comes back to them, with what takes it back.
+  def lead(to)
+    work = Mending.start(from: @from, to: to, by: viewer.person, page: @page)
+    return redirect_to(work_path(work), status: :see_other) if work.open? || params[:back] != "broken"
+
+    undo mending_path(work.public_id), method: :delete, back: "broken"
+    redirect_to desk_broken_index_path, status: :see_other, notice: t(".done", count: work.details["saved"].size)
+  end
 
   # What leads there in texts that one may write is known to whoever writes them.
   def find_from

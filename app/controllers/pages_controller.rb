@@ -20,7 +20,7 @@ class PagesController < ApplicationController
     return render(:first_room) if first_room_first?
 
     @templates = TemplateChoice.new(viewer, room: @above&.room)
-    @page = Page.new
+    @page = Page.new(title: word(:title))
   end
 
   def create

@@ -6,4 +6,10 @@ resources :pages, path: "p", only: [] do
 end
 
 resources :page_choices, only: :index
+resource :desk, only: :show do
+  scope module: :desks do
+    resources :promised, only: %i[index show update], constraints: { id: %r{[^/]+} }
+    resources :broken, only: :index
+  end
+end
 resources :mendings, only: %i[new create destroy]

@@ -14,7 +14,7 @@ class LinkedFrom
   BESIDE = 20 # are told beside a page; the rest on a screen of its own
   PLACES = 10 # of one page
 
-  # @param target [Page, PageFile, Source]
+  # @param target [Page, PageFile, Source, Zuhause::Links::Target]
   # @param viewer [Viewer]
   # @param block [String, nil] the id of one block of the page
   def initialize(target, viewer, block: nil)
@@ -82,7 +82,7 @@ class LinkedFrom
   end
 
   def found
-    @found ||= rows.reject { |row| own?(row) || (row.promised && !kept_here?(row)) }
+    @found ||= rows.reject { |row| own?(row) || (row.promised && @target.is_a?(Page) && !kept_here?(row)) }
   end
 
   # A page's links to its own parts are none of anybody else's.
@@ -91,17 +91,12 @@ class LinkedFrom
   end
 
   def rows
-    @rows ||= seen(pointing(LINKS + INSERTS)).distinct.pluck("pages.id", "pages.room_id", :use, Arel.sql("CASE target_kind WHEN 'promise' THEN target_id END"), :target_block, :stage).map { |*row, stage| Row.new(*row, stage == "draft") }
-  end
-
-  # Rows of texts that the viewer may see: of drafts, those that are not what is published.
-  def seen(references)
-    all = references.joins(:page)
-    all.merge(Page.read_by(@viewer)).where(stage: "edition").or(all.merge(Page.drafts_seen_by(@viewer)).where(stage: "draft"))
+    @rows ||= SeenReferences.of(pointing(LINKS + INSERTS), @viewer).distinct.pluck("pages.id", "pages.room_id", :use, Arel.sql("CASE target_kind WHEN 'promise' THEN target_id END"), :target_block, :stage).map { |*row, stage| Row.new(*row, stage == "draft") }
   end
 
   def pointing(uses)
     all = Reference.in_texts.where(use: uses)
+    return all.merge(Mending.pointing(@target)) if @target.is_a?(Zuhause::Links::Target)
     return all.to(*identity).where(target_block: @block) if @block
     return all.to(*identity) unless @target.is_a?(Page)
 

@@ -6,6 +6,8 @@ class Mending
   # lead there and are not one's own to write.
   Outlook = Struct.new(:at_once, :waiting, :closed)
 
+  AT_ONCE = 5 # pages that are done while one waits
+
   class << self
     # @param from [Zuhause::Links::Target] of a page all that leads to any part of it is meant, unless it names one
     # @param to [Zuhause::Links::Target, nil] nil if what leads there is to be text alone
@@ -13,7 +15,7 @@ class Mending
     # @param only [Array<String>, nil] public ids of pages, if not all are meant
     # @return [Work]
     def start(from:, to:, by:, page: nil, blocks: {}, only: nil)
-      start_work(page: page, by: by, pages: only || pages(from, Viewer.new(by)).pluck(:public_id), from: from.to_s, to: to.to_s, blocks: blocks)
+      start_work(page: page, by: by, pages: only || pages(from, Viewer.new(by)).pluck(:public_id), from: from.to_s, to: to&.to_s, blocks: blocks)
     end
 
     # @param work [Work] that is done
@@ -46,7 +48,7 @@ class Mending
     private
 
     def start_work(page:, by:, pages:, **details)
-      Work.start(:mending, page: page, by: by, total: pages.size, pages: pages, saved: [], **details)
+      Work.start(:mending, page: page, by: by, total: pages.size, at_once: pages.size <= AT_ONCE, pages: pages, saved: [], **details)
     end
   end
 
@@ -91,7 +93,7 @@ class Mending
   end
 
   def target(name)
-    Zuhause::Links::Target.parse(@details[name])
+    Zuhause::Links::Target.parse(@details[name]) if @details[name]
   end
 
   # @return [Page, nil]

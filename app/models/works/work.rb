@@ -25,12 +25,15 @@ class Work < ApplicationRecord
 
   # @param kind [Symbol] see {KINDS}
   # @param page [Page] on which it is started
+  # @param at_once [Boolean] whether it is so little that it is done at once; what stops it then is taken up by the job for
+  #   what was left
   # @yieldparam work [Work] before it is taken up
   # @return [Work] which is taken up by a job
-  def self.start(kind, page:, by:, total:, **details)
+  def self.start(kind, page:, by:, total:, at_once: false, **details)
     work = create!(kind: kind.to_s, page: page, person: by, total: total, details: details)
     yield work if block_given?
-    work.tap { WorkJob.perform_later(work.id) }
+    at_once ? work.run : WorkJob.perform_later(work.id)
+    work
   end
 
   # @param viewer [Viewer]

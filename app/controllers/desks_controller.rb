@@ -1,0 +1,10 @@
+# The maintenance desk: what needs care, as far as one may know of it.
+class DesksController < ApplicationController
+  door :somebody
+
+  def show
+    @promised = PromisedPages.new(viewer).count
+    @broken = BrokenLinks.new(viewer).count
+    @ambiguous = PromisedPages.new(viewer).ambiguous.group_by(&:title).size
+  end
+end

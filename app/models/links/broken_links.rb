@@ -1,0 +1,68 @@
+# Links inside the house that lead nowhere: to pages that were erased or wait in the bin, to parts and files that are gone.
+class BrokenLinks
+  # What is led to and is not there: why (:erased, :binned, :part, :file), the target, and the page that it is, or is part of.
+  Broken = Struct.new(:reason, :target, :page, :label, :pages) do
+    # @return [Zuhause::Links::Target]
+    def to_target
+      Zuhause::Links::Target.parse(target)
+    end
+  end
+
+  # @param viewer [Viewer]
+  def initialize(viewer)
+    @viewer = viewer
+  end
+
+  # @return [Integer] of targets
+  def count
+    all.size
+  end
+
+  # @return [Array<Broken>]
+  def targets(limit:, offset: 0)
+    all.slice(offset, limit) || []
+  end
+
+  private
+
+  # One for each target; what is in both texts of a page counts once.
+  def all
+    @all ||= [ *erased, *binned, *parts, *files ].sort_by { |broken| [ -broken.pages, broken.target ] }
+  end
+
+  def seen
+    SeenReferences.of(Reference.in_texts, @viewer)
+  end
+
+  # Only those it was open to learn that a page is gone.
+  def erased
+    rows = grouped(seen.where(target_kind: "page").where(target_id: Tombstone.select(:public_id)))
+    met = Tombstone.met_by(@viewer, rows.map { |target, *| id_of(target) }.uniq)
+    rows.filter_map { |target, pages, label| Broken.new(:erased, target, nil, label, pages) if met.include?(id_of(target)) }
+  end
+
+  # Whoever could put it back learns that it is in the bin.
+  def binned
+    pages = Page.in_bin_of(@viewer).index_by(&:public_id)
+    grouped(seen.where(target_kind: "page", target_id: pages.keys)).map { |target, count, label| Broken.new(:binned, target, pages.fetch(id_of(target)), label, count) }
+  end
+
+  def parts
+    rows = grouped(seen.where(part_gone: true))
+    pages = Page.seen_by(@viewer).where(public_id: rows.map { |target, *| id_of(target) }).includes(:edition).index_by(&:public_id)
+    rows.filter_map { |target, count, label| (page = pages[id_of(target)]) && Broken.new(:part, target, page, label, count) }
+  end
+
+  # A file that is there and closed to the viewer is no broken link.
+  def files
+    grouped(seen.where(target_kind: "file").where.not(target_id: PageFile.select(:public_id))).map { |target, count, label| Broken.new(:file, target, nil, label, count) }
+  end
+
+  def grouped(rows)
+    rows.group(:target).pluck(:target, Arel.sql("COUNT(DISTINCT page_id)"), Arel.sql("MAX(label)"))
+  end
+
+  def id_of(target)
+    target[/:([a-z0-9]{10})/, 1]
+  end
+end
