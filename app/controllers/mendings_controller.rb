@@ -22,7 +22,7 @@ class MendingsController < ApplicationController
   def destroy
     work = Work.find_by!(public_id: params[:id], person: viewer.person, kind: "mending", state: "done")
     undone = Mending.undo(work, by: viewer.person)
-    redirect_to params[:back] == "broken" && !undone.open? ? desk_broken_index_path : work_path(undone), status: :see_other
+    redirect_to(params[:back] == "broken" && !undone.open? ? desk_broken_index_path : work_path(undone), status: :see_other)
   end
 
   private

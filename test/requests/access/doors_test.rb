@@ -70,7 +70,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "PATCH /desk/promised/:id" => { to: "/desk/promised/0", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
     "GET /desk/broken" => { to: "/desk/broken" },
     "GET /mendings/new" => { to: ->(t) { "/mendings/new?from=page:#{t.page.public_id}" } },
-    "POST /mendings" => { to: ->(t) { "/mendings?from=page:#{t.page.public_id}" }, html: [ 404, 422, 422, 422, 422, 422 ] },
+    "POST /mendings" => { to: ->(t) { "/mendings?from=page:#{t.page.public_id}" }, html: [ 404, 422, 422, 422, 422, 422 ], json: nil },
     "DELETE /mendings/:id" => { to: ->(t) { "/mendings/#{t.work.public_id}" }, html: :nobody },
     "GET /record" => { to: "/record" },
     "GET /mails" => { to: "/mails" },
