@@ -390,7 +390,14 @@ CREATE INDEX "index_references_on_page_id_and_stage" ON "references" ("page_id",
 CREATE INDEX "index_references_on_target_kind_and_target_id" ON "references" ("target_kind", "target_id");
 CREATE UNIQUE INDEX "index_promises_on_chosen_title" ON "promises" ("title") WHERE chosen;
 CREATE INDEX "index_references_on_part_gone" ON "references" ("target_id") WHERE part_gone;
+CREATE TABLE IF NOT EXISTS "forwardings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "from_page" varchar NOT NULL, "from_block" varchar DEFAULT '' NOT NULL, "page_id" integer NOT NULL, "block" varchar, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_b52844c64c"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_forwardings_on_page_id" ON "forwardings" ("page_id");
+CREATE UNIQUE INDEX "index_forwardings_on_from_page_and_from_block" ON "forwardings" ("from_page", "from_block");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000006'),
 ('20261126000005'),
 ('20261126000004'),
 ('20261126000003'),

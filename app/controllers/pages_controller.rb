@@ -11,8 +11,13 @@ class PagesController < ApplicationController
     @shown = ShownDocument.new(@state, page: @page, viewer: viewer)
     @facts = PageFacts.new(@page, viewer)
     @linked_from = LinkedFrom.new(@page, viewer)
+    @moved = Forwarding.parts_of(@page, viewer).to_h { |block, (page, to)| [ "b-#{block}", page_path(page, anchor: ("b-#{to}" if to)) ] }
     @pinned = Pin.of(viewer).include?(@page.id)
     Reading.record(@page, by: viewer.person)
+  rescue ActiveRecord::RecordNotFound
+    # Joined to another page, which its address leads to.
+    to = Forwarding.page_for(params[:id].to_s[/[a-z0-9]{10}\z/], viewer) or raise
+    redirect_to to, status: :moved_permanently
   end
 
   def new

@@ -25,6 +25,8 @@ end
 
 resources :pages, path: "p", only: %i[new create show], concerns: :accessible do
   scope module: :pages do
+    resource :joining, only: %i[new create]
+    resource :split, only: %i[new create]
     resource :placement, only: %i[edit update]
     resource :title, only: %i[edit update]
     resource :binning, only: %i[new create destroy]

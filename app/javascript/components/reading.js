@@ -48,10 +48,12 @@ export default () => ({
     window.removeEventListener("hashchange", this.onHash)
   },
 
-  // A link to a part that has gone opens the page and says so.
+  // A link to a part that is a page of its own now leads there; to one that has gone it opens the page and says so.
   arrived() {
     const id = decodeURIComponent(location.hash.slice(1))
     const gone = /^b-[a-z0-9]{8}$/.test(id) && !document.getElementById(id)
+    const moved = gone && JSON.parse(this.$root.dataset.moved ?? "{}")[id]
+    if (moved) return location.replace(moved)
     this.$root.querySelector("[data-part-gone]").hidden = !gone
   },
 

@@ -36,14 +36,14 @@ class BrokenLinks
 
   # Only those it was open to learn that a page is gone.
   def erased
-    rows = grouped(seen.where(target_kind: "page").where(target_id: Tombstone.select(:public_id)))
+    rows = grouped(seen.where(target_kind: "page").where(target_id: Tombstone.select(:public_id)).where.not(target_id: Forwarding.of_pages.select(:from_page)))
     met = Tombstone.met_by(@viewer, rows.map { |target, *| id_of(target) }.uniq)
     rows.filter_map { |target, pages, label| Broken.new(:erased, target, nil, label, pages) if met.include?(id_of(target)) }
   end
 
   # Whoever could put it back learns that it is in the bin.
   def binned
-    pages = Page.in_bin_of(@viewer).index_by(&:public_id)
+    pages = Page.in_bin_of(@viewer).where.not(public_id: Forwarding.of_pages.select(:from_page)).index_by(&:public_id)
     grouped(seen.where(target_kind: "page", target_id: pages.keys)).map { |target, count, label| Broken.new(:binned, target, pages.fetch(id_of(target)), label, count) }
   end
 

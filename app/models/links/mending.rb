@@ -137,7 +137,7 @@ class Mending
 
   def led(link)
     to = target("to")
-    return to unless to&.kind == :page && to.block.nil? && link.block && (block = @details["blocks"][link.block])
+    return to unless to&.kind == :page && link.block && (block = @details["blocks"][link.block])
 
     Zuhause::Links::Target.new(:page, to.value, block)
   end

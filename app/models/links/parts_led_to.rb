@@ -40,6 +40,7 @@ class PartsLedTo
       return [] if rows.empty?
 
       there = Zuhause::Document::Walk.blocks((page.edition || page.draft).document).to_set { |block| block.dig("attrs", "id") }
+      there.merge(Forwarding.where(from_page: page.public_id).pluck(:from_block))
       rows.select { |_id, block, gone| gone == there.include?(block) }
     end
 

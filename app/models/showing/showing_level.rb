@@ -58,7 +58,19 @@ class ShowingLevel
 
   # @return [Hash{String=>Page}] by public id: those that the viewer sees, of all that is pointed to here
   def pages
-    @pages ||= needed(:pages, targets(:page).map(&:value)) { |ids| Page.seen_by(viewer).where(public_id: ids).eager_load(:edition, :room).index_by(&:public_id) }
+    @pages ||= needed(:pages, targets(:page).map(&:value)) do |ids|
+      found = Page.seen_by(viewer).where(public_id: ids + ways.values.map(&:first)).eager_load(:edition, :room).index_by(&:public_id)
+      found.merge(ids.filter_map { |id| (to = ways[[ id, nil ]]) && found[to.first] && [ id, found[to.first] ] }.to_h)
+    end
+  end
+
+  # @param id [String] a page's public id
+  # @param block [String, nil]
+  # @return [Array(Page, String|nil)] the page that it leads to, if the viewer sees it, and the block there
+  def led(id, block)
+    to, part = ways[[ id, block ]] || [ id, block ]
+    page = pages[to]
+    page ? [ page, part ] : [ pages[id], block ]
   end
 
   # @return [Boolean] whether it has been erased and was open to the viewer
@@ -98,6 +110,15 @@ class ShowingLevel
   end
 
   private
+
+  # Where pages and parts of them lead that were joined to others, or became pages of their own.
+  def ways
+    @ways ||= begin
+      links = targets(:page).map { |target| [ target.value, target.block ] }
+      inserts = documents.flat_map { |document| nodes(document) }.filter_map { |node| [ node.dig("attrs", "page"), node.dig("attrs", "passage") ] if node.dig("attrs", "page") }
+      Forwarding.resolve([ *links, *inserts ].flat_map { |id, block| [ [ id, block ], [ id, nil ] ] }.uniq)
+    end
+  end
 
   # @return [Hash{String=>Page}] by key, for links in one room
   def promises(room)

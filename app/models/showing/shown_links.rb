@@ -28,8 +28,8 @@ class ShownLinks
   end
 
   def page_link(target, label)
-    page = @level.pages[target.value]
-    return %(<a#{tells(page)} href="#{page_path(page)}#{"#b-#{target.block}" if target.block}">#{label}</a>) if page
+    page, block = @level.led(target.value, target.block)
+    return %(<a#{tells(page)} href="#{page_path(page)}#{"#b-#{block}" if block}">#{label}</a>) if page
     return label unless @level.gone?(target.value)
 
     %(<span class="link-gone">#{label}<span class="link-gone-mark"> (#{I18n.t("links.gone")})</span></span>)

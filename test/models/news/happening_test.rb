@@ -15,6 +15,8 @@ class HappeningTest < ActiveSupport::TestCase
     named: ->(t) { t.write("Ask [x](mention:#{t.ben.public_id}).") },
     renamed: ->(t) { t.page.rename("Ladder", by: t.ana) },
     moved: ->(t) { t.page.move(to: t.new_page("Deck", above: t.room, by: t.ana), by: t.ana) },
+    taken_in: ->(t) { PageJoining.new(t.new_page("Salt", above: t.room, by: t.ana), t.page).join(by: t.ana) },
+    split_off: ->(t) { t.write("## Salt\n\nGrit.") && PageSplitting.new(t.page, t.page.edition.document["content"].first["attrs"]["id"]).split(by: t.ana) },
     tagged: ->(t) { t.page.tag_with([ "ice" ], by: t.ana) },
     ticked: ->(t) { t.write("::: task_list\n\n::: task\n\nGrit\n\n:::\n\n:::") && t.page.tasks.reload.first.tick(true, by: t.ben) },
     discarded: ->(t) { t.save_text(t.page, "Draft.", by: t.ana) && t.page.discard_draft(version: t.page.draft.version, by: t.ana) },

@@ -12,8 +12,8 @@ module Leaves
       attrs = node["attrs"] || {}
       return if problem(attrs, document)
 
-      page = level.pages[attrs["page"]]
-      document.inserts[node] = ShownDocument.new(page.edition, page: page, viewer: viewer, within: document.within, part: attrs["passage"].presence,
+      page, part = level.led(attrs["page"], attrs["passage"].presence)
+      document.inserts[node] = ShownDocument.new(page.edition, page: page, viewer: viewer, within: document.within, part: part_shown(attrs, part),
                                                  prefix: "#{document.prefix}#{attrs["id"]}-", citations: document.citations)
       return document.inserts[node] if level.budget.insert?
 
@@ -38,10 +38,16 @@ module Leaves
       %(<p class="insert-none">#{t("insert.#{problem}")}#{way}</p>)
     end
 
+    # Of a page that has come into another, what stands under its heading there is not told apart: the whole page is shown.
+    def part_shown(attrs, part)
+      part if attrs["passage"].present?
+    end
+
     def problem(attrs, document)
       return :none if attrs["page"].nil?
 
-      page = level.pages[attrs["page"]] or return level.gone?(attrs["page"]) ? :gone : :hidden
+      page, = level.led(attrs["page"], attrs["passage"].presence)
+      page or return level.gone?(attrs["page"]) ? :gone : :hidden
       return :unpublished unless page.edition
       return :circle if document.within.include?([ page.public_id, attrs["passage"] ].compact_blank.join("#")) || document.within.include?(page.public_id)
 

@@ -22,7 +22,8 @@ module Page::Binnable
     # Erases what has waited in the bin as long as the house lets it.
     # @return [Integer] pages erased
     def empty_bins(now: Time.current)
-      over = binned.bin_roots.where(binned_at: ...(now - House.current.bin_days.days)).order(:id).ids
+      joined = Forwarding.of_pages.select(:from_page) # their editions stay
+      over = binned.bin_roots.where.not(public_id: joined).where(binned_at: ...(now - House.current.bin_days.days)).order(:id).ids
       over.sum { |id| find_by(id: id)&.erase.to_i }
     end
   end
