@@ -29,7 +29,7 @@ export default class Context {
   constructor(bench) {
     const { part, root, editor, words, names, tell } = bench
     const [row, gutter] = [part("context"), part("table-gutter")]
-    Object.assign(this, { row, gutter, editor, words, names, say: tell, linkedFrom: root.dataset.linkedFrom, address: `${location.origin}${root.dataset.address}` })
+    Object.assign(this, { row, gutter, editor, words, names, say: tell, linkedFrom: root.dataset.linkedFrom, promise: root.dataset.promise, address: `${location.origin}${root.dataset.address}` })
     this.groups = new Map([...row.querySelectorAll("[data-for]")].map((group) => [group.dataset.for, group]))
     row.addEventListener("click", (event) => this.act(event.target.closest("[data-block-act]")))
     row.addEventListener("change", (event) => this.set(event.target))
@@ -76,6 +76,9 @@ export default class Context {
   mirrorLink(target) {
     const group = this.group("link")
     group.querySelector("[data-link-told]").textContent = told(target, this.names, this.words)
+    const write = group.querySelector("[data-link-write]")
+    write.hidden = !target.startsWith("promise:")
+    write.href = write.hidden ? "#" : `${this.promise}?title=${encodeURIComponent(target.slice("promise:".length))}`
     const open = group.querySelector("[data-link-open]")
     open.hidden = !addressOf(target)
     open.href = addressOf(target) ?? "#"
