@@ -1,6 +1,6 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
-CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, CONSTRAINT one_house CHECK (id = 1));
 CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), reset_password_token varchar, reset_password_sent_at datetime(6), session_number integer NOT NULL DEFAULT 0, time_zone varchar NOT NULL DEFAULT 'UTC', language varchar NOT NULL DEFAULT 'en', sites_apart boolean, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
@@ -396,7 +396,12 @@ FOREIGN KEY ("page_id")
  ON DELETE CASCADE);
 CREATE INDEX "index_forwardings_on_page_id" ON "forwardings" ("page_id");
 CREATE UNIQUE INDEX "index_forwardings_on_from_page_and_from_block" ON "forwardings" ("from_page", "from_block");
+CREATE TABLE IF NOT EXISTS "web_addresses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "address" varchar NOT NULL, "host" varchar NOT NULL, "state" varchar DEFAULT 'unchecked' NOT NULL, "moved_to" varchar, "fails" integer DEFAULT 0 NOT NULL, "checked_at" datetime(6), "due_at" datetime(6) NOT NULL);
+CREATE UNIQUE INDEX "index_web_addresses_on_address" ON "web_addresses" ("address");
+CREATE INDEX "index_web_addresses_on_due_at" ON "web_addresses" ("due_at");
+CREATE INDEX "index_web_addresses_on_state" ON "web_addresses" ("state");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000007'),
 ('20261126000006'),
 ('20261126000005'),
 ('20261126000004'),

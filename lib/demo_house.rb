@@ -19,6 +19,7 @@ class DemoHouse
     enter_sources
     rooms.each { |path| make_room(path) }
     furnish
+    AddressCheck.new(web: SimulatedWeb.new, pause: 0).run
   end
 
   def settings
@@ -34,7 +35,7 @@ class DemoHouse
   end
 
   def make_house
-    House.create!(id: 1, name: settings[:name], public_addresses: true, demo: true)
+    House.create!(id: 1, name: settings[:name], public_addresses: true, checks_addresses: true, demo: true)
     @people = settings[:people].to_h { |entry| [ entry[:key], make_person(entry) ] }
     @groups = settings[:groups].to_h { |name, keys| [ name.to_s, Group.create!(name: name, people: keys.map { |key| @people.fetch(key) }) ] }
   end

@@ -5,6 +5,7 @@ class DesksController < ApplicationController
   def show
     @promised = PromisedPages.new(viewer).count
     @broken = BrokenLinks.new(viewer).count
+    @addresses = SeenAddresses.new(viewer).count
     @ambiguous = PromisedPages.new(viewer).ambiguous.group_by(&:title).size
   end
 end

@@ -22,18 +22,23 @@ class MendingsController < ApplicationController
   def destroy
     work = Work.find_by!(public_id: params[:id], person: viewer.person, kind: "mending", state: "done")
     undone = Mending.undo(work, by: viewer.person)
-    redirect_to(params[:back] == "broken" && !undone.open? ? desk_broken_index_path : work_path(undone), status: :see_other)
+    redirect_to((back unless undone.open?) || work_path(undone), status: :see_other)
   end
 
   private
 
+  # @return [String, nil] the list of the desk that one comes back to
+  def back
+    { "broken" => desk_broken_index_path, "addresses" => desk_addresses_path }[params[:back]]
+  end
+
   # Of a decision among several one comes back to them, with what takes it back.
   def lead(to)
     work = Mending.start(from: @from, to: to, by: viewer.person, page: @page)
-    return redirect_to(work_path(work), status: :see_other) if work.open? || params[:back] != "broken"
+    return redirect_to(work_path(work), status: :see_other) if work.open? || back.nil?
 
-    undo mending_path(work.public_id), method: :delete, back: "broken"
-    redirect_to desk_broken_index_path, status: :see_other, notice: t(".done", count: work.details["saved"].size)
+    undo mending_path(work.public_id), method: :delete, back: params[:back]
+    redirect_to back, status: :see_other, notice: t(".done", count: work.details["saved"].size)
   end
 
   # What leads there in texts that one may write is known to whoever writes them.

@@ -10,6 +10,7 @@ resource :desk, only: :show do
   scope module: :desks do
     resources :promised, only: %i[index show update], constraints: { id: %r{[^/]+} }
     resources :broken, only: :index
+    resources :addresses, only: :index
   end
 end
 resources :mendings, only: %i[new create destroy]

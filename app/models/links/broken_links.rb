@@ -36,7 +36,7 @@ class BrokenLinks
 
   # Only those it was open to learn that a page is gone.
   def erased
-    rows = grouped(seen.where(target_kind: "page").where(target_id: Tombstone.select(:public_id)).where.not(target_id: Forwarding.of_pages.select(:from_page)))
+    rows = of_pages(seen.where(target_kind: "page").where(target_id: Tombstone.select(:public_id)).where.not(target_id: Forwarding.of_pages.select(:from_page)))
     met = Tombstone.met_by(@viewer, rows.map { |target, *| id_of(target) }.uniq)
     rows.filter_map { |target, pages, label| Broken.new(:erased, target, nil, label, pages) if met.include?(id_of(target)) }
   end
@@ -44,7 +44,7 @@ class BrokenLinks
   # Whoever could put it back learns that it is in the bin.
   def binned
     pages = Page.in_bin_of(@viewer).where.not(public_id: Forwarding.of_pages.select(:from_page)).index_by(&:public_id)
-    grouped(seen.where(target_kind: "page", target_id: pages.keys)).map { |target, count, label| Broken.new(:binned, target, pages.fetch(id_of(target)), label, count) }
+    of_pages(seen.where(target_kind: "page", target_id: pages.keys)).map { |target, count, label| Broken.new(:binned, target, pages.fetch(id_of(target)), label, count) }
   end
 
   def parts
@@ -56,6 +56,11 @@ class BrokenLinks
   # A file that is there and closed to the viewer is no broken link.
   def files
     grouped(seen.where(target_kind: "file").where.not(target_id: PageFile.select(:public_id))).map { |target, count, label| Broken.new(:file, target, nil, label, count) }
+  end
+
+  # Of a page that is not there all parts are gone.
+  def of_pages(rows)
+    rows.group(:target_id).pluck(Arel.sql("'page:' || target_id"), Arel.sql("COUNT(DISTINCT page_id)"), Arel.sql("MAX(label)"))
   end
 
   def grouped(rows)

@@ -69,6 +69,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /desk/promised/:id" => { to: "/desk/promised/Nobody%20wants%20it", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
     "PATCH /desk/promised/:id" => { to: "/desk/promised/0", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
     "GET /desk/broken" => { to: "/desk/broken" },
+    "GET /desk/addresses" => { to: "/desk/addresses" },
     "GET /mendings/new" => { to: ->(t) { "/mendings/new?from=page:#{t.page.public_id}" } },
     "POST /mendings" => { to: ->(t) { "/mendings?from=page:#{t.page.public_id}" }, html: [ 404, 422, 422, 422, 422, 422 ], json: nil },
     "DELETE /mendings/:id" => { to: ->(t) { "/mendings/#{t.work.public_id}" }, html: :nobody },
