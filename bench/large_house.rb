@@ -131,6 +131,8 @@ class LargeHouse
     Page.where(id: rows).includes(:edition).each do |page|
       page.edition.state = states[page.id]
       [ Section, Reference ].each { |follower| follower.follow_edition(page, page.edition) }
+      page.draft.state = states[page.id]
+      Reference.follow_draft(page, page.draft)
     end
   end
 
