@@ -9,7 +9,6 @@ class Desks::AddressesController < ApplicationController
     @counts = @seen.counts
     @pagy = Pagy.new(count: @seen.count, page: pagy_get_page({}), limit: PER_PAGE)
     @addresses = @seen.addresses(limit: PER_PAGE, offset: @pagy.offset)
-    writable = Page.writable_by(viewer).where(id: Reference.to(:web, @addresses.map(&:address)).where(stage: "draft").select(:page_id))
-    @mendable = Reference.to(:web, @addresses.map(&:address)).where(stage: "draft", page_id: writable).distinct.pluck(:target_id).to_set
+    @places = PlacesLedFrom.new(:target_id, @addresses.map(&:address), viewer)
   end
 end

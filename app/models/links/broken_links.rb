@@ -2,9 +2,31 @@
 class BrokenLinks
   # What is led to and is not there: why (:erased, :binned, :part, :file), the target, and the page that it is, or is part of.
   Broken = Struct.new(:reason, :target, :page, :label, :pages) do
-    # @return [Zuhause::Links::Target]
-    def to_target
-      Zuhause::Links::Target.parse(target)
+    # @return [Boolean] whether it is a page with all its parts
+    def whole?
+      reason.in?(%i[erased binned])
+    end
+
+    # @return [String] the public id in it
+    def id
+      target[/:([a-z0-9]{10})/, 1]
+    end
+  end
+
+  # Where they stand: of a page that is not there, all that leads to any part of it.
+  class Places
+    # @param all [Array<Broken>]
+    def initialize(all, viewer)
+      whole, parts = all.partition(&:whole?)
+      @of_pages, @of_targets = PlacesLedFrom.new(:target_id, whole.map(&:id), viewer), PlacesLedFrom.new(:target, parts.map(&:target), viewer)
+    end
+
+    def of(broken)
+      broken.whole? ? @of_pages.of(broken.id) : @of_targets.of(broken.target)
+    end
+
+    def writable?(broken)
+      broken.whole? ? @of_pages.writable?(broken.id) : @of_targets.writable?(broken.target)
     end
   end
 
@@ -48,14 +70,14 @@ class BrokenLinks
   end
 
   def parts
-    rows = grouped(seen.where(part_gone: true))
+    rows = grouped(seen.where("part_gone"))
     pages = Page.seen_by(@viewer).where(public_id: rows.map { |target, *| id_of(target) }).includes(:edition).index_by(&:public_id)
     rows.filter_map { |target, count, label| (page = pages[id_of(target)]) && Broken.new(:part, target, page, label, count) }
   end
 
   # A file that is there and closed to the viewer is no broken link.
   def files
-    grouped(seen.where(target_kind: "file").where.not(target_id: PageFile.select(:public_id))).map { |target, count, label| Broken.new(:file, target, nil, label, count) }
+    grouped(SeenReferences.of(Reference.of_kind(:file).in_texts, @viewer).where.not(target_id: PageFile.select(:public_id))).map { |target, count, label| Broken.new(:file, target, nil, label, count) }
   end
 
   # Of a page that is not there all parts are gone.

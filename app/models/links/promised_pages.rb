@@ -22,9 +22,8 @@ class PromisedPages
 
   # @return [Array<Promise>] of titles that several pages could mean: those of pages that the viewer sees
   def ambiguous
-    seen = Promise.joins(:page).merge(Page.seen_by(@viewer))
-    titles = seen.group(:title).having("COUNT(*) > 1").order(:title).limit(50).pluck(:title)
-    seen.where(title: titles).includes(page: %i[room edition]).order(:title, :id).to_a
+    titles = kept.group(:title).having("COUNT(*) > 1").order(:title).limit(50).pluck(:title)
+    kept.where(title: titles).includes(page: %i[room edition]).order(:title, :id).to_a
   end
 
   # @param title [String] in any spelling
@@ -38,8 +37,12 @@ class PromisedPages
 
   # A title is kept for the viewer only by a page that they see.
   def wanted
-    kept = Promise.joins(:page).merge(Page.seen_by(@viewer)).select(:title)
-    SeenReferences.of(Reference.where(target_kind: "promise"), @viewer).where.not(target_id: kept)
+    SeenReferences.of(Reference.of_kind(:promise), @viewer).where.not(target_id: kept.select(:title))
+  end
+
+  # Few are, of all pages.
+  def kept
+    Promise.joins("CROSS JOIN pages ON pages.id = promises.page_id").merge(Page.seen_by(@viewer))
   end
 
   def rows_of(keys)

@@ -1,12 +1,7 @@
 # Addresses of other sites that lead out of what the viewer sees, with what came of asking for them.
 class SeenAddresses
   # +state+ is one of Zuhause::Addresses::STATES; +pages+ lead there.
-  Seen = Struct.new(:address, :state, :moved_to, :checked_at, :pages, :label) do
-    # @return [Zuhause::Links::Target]
-    def to_target
-      Zuhause::Links::Target.parse(address)
-    end
-  end
+  Seen = Struct.new(:address, :state, :moved_to, :checked_at, :pages, :label)
 
   # What nobody has to see to stands apart, and is told once.
   FILTERS = %w[told gone moved silent works barred inward unchecked].freeze
@@ -40,7 +35,7 @@ class SeenAddresses
   private
 
   def seen
-    SeenReferences.of(Reference.where(target_kind: "web"), @viewer).joins("LEFT JOIN web_addresses ON web_addresses.address = target_id")
+    SeenReferences.of(Reference.of_kind(:web), @viewer).joins("LEFT JOIN web_addresses ON web_addresses.address = target_id")
   end
 
   def filtered

@@ -1,10 +1,13 @@
 # What texts point to, as far as somebody may know: in editions that they read, and in drafts that they see.
 module SeenReferences
+  # Those that are asked about are few among all, and of one kind or one target: they come first, then their pages.
+  JOIN = "CROSS JOIN pages ON pages.id = \"references\".page_id".freeze
+
   # @param references [ActiveRecord::Relation<Reference>]
   # @param viewer [Viewer]
   # @return [ActiveRecord::Relation<Reference>] joined with their pages
   def self.of(references, viewer)
-    all = references.joins(:page)
+    all = references.joins(JOIN)
     all.merge(Page.read_by(viewer)).where(stage: "edition").or(all.merge(Page.drafts_seen_by(viewer)).where(stage: "draft"))
   end
 end
