@@ -400,7 +400,13 @@ CREATE TABLE IF NOT EXISTS "web_addresses" ("id" integer PRIMARY KEY AUTOINCREME
 CREATE UNIQUE INDEX "index_web_addresses_on_address" ON "web_addresses" ("address");
 CREATE INDEX "index_web_addresses_on_due_at" ON "web_addresses" ("due_at");
 CREATE INDEX "index_web_addresses_on_state" ON "web_addresses" ("state");
+CREATE TABLE IF NOT EXISTS "passages" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "block_id" varchar NOT NULL, "name" varchar DEFAULT '' NOT NULL, CONSTRAINT "fk_rails_e810753529"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_passages_on_page_id_and_block_id" ON "passages" ("page_id", "block_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000008'),
 ('20261126000007'),
 ('20261126000006'),
 ('20261126000005'),

@@ -6,6 +6,8 @@ class PageChoicesController < ApplicationController
   MOST_HEADINGS = 12
 
   def index
+    return render(json: branch(params[:below].to_s)) if params[:below]
+
     title, part = params[:q].to_s.split("#", 2)
     found = pages(title).to_a
     @states = PageStates.of(found, viewer)
@@ -13,6 +15,18 @@ class PageChoicesController < ApplicationController
   end
 
   private
+
+  # As the plan has it: rooms, then what stands in each place.
+  def branch(below)
+    return Room.seen_by(viewer).in_order.map { |room| { title: room.name, below: "room:#{room.public_id}" } } if below.empty?
+
+    kind, id = below.split(":", 2)
+    place = kind == "room" ? Room.seen_by(viewer).find_by!(public_id: id) : Page.seen_by(viewer).find_by!(public_id: id)
+    room = place.is_a?(Room) ? place : place.room
+    items = Branch.load(viewer, room, [ place ]).fetch(place).items.select(&:page)
+    @states = PageStates.of(items.map(&:page), viewer)
+    items.map { |item| { **told(item.page), room: room.name, below: ("page:#{item.page.public_id}" if item.size.positive?) }.compact }
+  end
 
   def pages(title)
     words = Zuhause::Finding::Query.new(title).words

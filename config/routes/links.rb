@@ -6,6 +6,7 @@ resources :pages, path: "p", only: [] do
 end
 
 resources :page_choices, only: :index
+resources :passage_choices, only: :index
 resource :desk, only: :show do
   scope module: :desks do
     resources :promised, only: %i[index show update], constraints: { id: %r{[^/]+} }

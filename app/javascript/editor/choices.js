@@ -8,19 +8,36 @@ const page = (found) => ({ id: found.id, title: found.title, words: found.title,
 // A heading stands with its page, unless it is one of the page that is being written.
 const part = (found) => ({ target: `page:${found.id}#${found.block}`, title: found.heading, words: found.heading, note: found.title, page: found })
 
+// The plan, place by place: rooms, and what stands in them.
+const inside = (address, below, made) => {
+  let all
+  return async (text) => {
+    all ??= (await get(`${address}?below=${encodeURIComponent(below)}`)).map((found) => ({
+      ...(found.id ? made(found) : { words: found.title, only: true }), note: "", ...(found.below ? { open: inside(address, found.below, made) } : {})
+    }))
+    return fitting(all, text)
+  }
+}
+const plan = (address, words, made) => ({ words: words.in_plan, only: true, open: inside(address, "", made) })
+
 // What a link leads to: a page one may read or, behind "#", a heading of it; an address; or, last of all, a page that is
 // only promised. own gives the headings of this page.
 export const links = (address, words, own) => (text) => {
   if (WEB.test(text)) return [{ target: text, title: text, words: words.address.replace("%{address}", text) }]
   if (text.startsWith("#")) return fitting(own().map((found) => ({ ...part(found), note: words.this_page })), text.slice(1))
   return get(`${address}?q=${encodeURIComponent(text)}`).then((found) => {
-    const choices = found.map((each) => (each.block ? part(each) : { ...page(each), target: `page:${each.id}` }))
+    const made = (each) => ({ ...page(each), target: `page:${each.id}` })
+    const choices = [...found.map((each) => (each.block ? part(each) : made(each))), ...(text ? [] : [plan(address, words, made)])]
     const known = found.some((each) => each.title.toLowerCase() === text.toLowerCase())
     return text && !known ? [...choices, { target: `promise:${text}`, title: text, words: words.promise.replace("%{title}", text), promise: true }] : choices
   })
 }
 
-export const pages = (address) => async (text) => (await get(`${address}?q=${encodeURIComponent(text)}`)).filter((found) => !found.block).map(page)
+export const pages = (address, words) => async (text) => [
+  ...(await get(`${address}?q=${encodeURIComponent(text)}`)).filter((found) => !found.block).map(page), ...(text ? [] : [plan(address, words, page)])
+]
+
+export const passages = (address) => async (text) => (await get(`${address}?q=${encodeURIComponent(text)}`)).map((found) => ({ ...found, words: found.name }))
 
 export const people = (names) => (text) => fitting(Object.entries(names).map(([id, name]) => ({ id, words: name })), text).slice(0, 12)
 

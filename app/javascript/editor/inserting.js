@@ -80,15 +80,22 @@ export default class Inserting {
     const asks = {
       link: () => this.link(), file: () => this.chooseFiles(false), gallery: () => this.chooseFiles(true), mention: () => this.mention(), sign: () => this.character(),
       date: () => this.day(({ date }) => this.inline({ type: "date", attrs: { date } })), cite: () => this.cite(), blank: () => this.blank(), footnote: () => this.footnote(),
-      title: () => this.choosePage(({ id }) => this.inline({ type: "page_title", attrs: { page: id } })), live: () => this.choosePage((page) => this.live(page))
+      title: () => this.choosePage(({ id }) => this.inline({ type: "page_title", attrs: { page: id } })), live: () => this.choosePage((page) => this.live(page)), passage: () => this.choosePassage()
     }
     return asks[ask]()
   }
 
   choosePage(onChoose) {
-    this.ask("page", choices.pages(this.root.dataset.choices), (page) => {
+    this.ask("page", choices.pages(this.root.dataset.choices, this.words), (page) => {
       this.know(page.page)
       onChoose(page)
+    })
+  }
+
+  choosePassage() {
+    this.ask("any_passage", choices.passages(this.root.dataset.anyPassage), ({ id, block }) => {
+      this.block({ type: "live_insert", attrs: { page: id, passage: block } })
+      this.tellWithheld(id)
     })
   }
 

@@ -64,6 +64,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /work" => { to: "/work" },
     "GET /work/:id" => { to: ->(t) { "/work/#{t.work.public_id}" }, html: :own, json: [ 401, 404, 404, 404, 200, 404 ] },
     "DELETE /work/:id" => { to: ->(t) { "/work/#{t.work.public_id}" }, html: :own_act },
+    "GET /passage_choices" => { to: "/passage_choices?q=grit", html: nil, json: :json },
     "GET /desk" => { to: "/desk" },
     "GET /desk/promised" => { to: "/desk/promised" },
     "GET /desk/promised/:id" => { to: "/desk/promised/Nobody%20wants%20it", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },

@@ -44,4 +44,41 @@ class LinksTest < ApplicationSystemTestCase
     saved
     assert_equal [ @draft.public_id, "Sand" ], Zuhause::Links.in(draft).map { |reference| reference.target.value }
   end
+
+  test "a page is found in the plan when one does not know what it is called" do
+    below = new_page("Where the salt lies", above: @salt, by: @ida)
+    visit "/p/#{@page.to_param}/draft/edit"
+    editor.send_keys [ :control, :end ], " ", [ :control, "k" ]
+    field = find("#link-words")
+    assert_selector "#link-choices [role=option]", text: "Look in the plan"
+    field.send_keys :up
+    assert_selector "[role=option][aria-selected=true]", text: "Look in the plan"
+    field.send_keys :enter
+    assert_selector "#link-choices [role=option]", text: "On Board"
+    field.send_keys :arrow_right
+    assert_selector "#link-choices [role=option]", text: "Salt & grit"
+    assert_accessible
+    field.send_keys "salt"
+    assert_no_selector "#link-choices [role=option]", text: "Half a thought"
+    field.send_keys :arrow_right
+    assert_selector "#link-choices [role=option]", text: "Where the salt lies"
+    field.send_keys [ :control, :home ], :arrow_left
+    assert_selector "#link-choices [role=option]", text: "Salt & grit"
+    field.send_keys :arrow_right
+    assert_selector "#link-choices [role=option]", text: "Where the salt lies"
+    field.send_keys :enter
+    saved
+    assert_includes Zuhause::Links.in(draft).map { |reference| reference.target.value }, below.public_id
+  end
+
+  test "a passage is chosen among all that one can see" do
+    new_page("Refunds", above: @room, by: @ida, markdown: "::: passage {name=\"When we pay\"}\n\nWithin a week.\n\n:::")
+    visit "/p/#{@page.to_param}/draft/edit"
+    editor.send_keys [ :control, :end ], :enter, "/passage, sh"
+    assert_selector "#link-choices [role=option]", text: "Passage, shown live"
+    editor.send_keys :enter
+    assert_selector "#link-choices [role=option]", text: "When we pay"
+    find("#link-words").send_keys "pay", :enter
+    assert_selector ".ProseMirror", text: "Within a week."
+  end
 end

@@ -14,4 +14,4 @@ export const nodes = ({ words, names }) => [
     headings: tick(words.insert_headings, attrs.headings, set("headings"))
   }), (dom, attrs, last) => { if (attrs.page !== last?.page || attrs.passage !== last?.passage) preview(dom, attrs, names.inserts, words) })
 ]
-export const inserts = { linking: { live_insert: "live" } }
+export const inserts = { linking: { live_insert: "live", any_passage: "passage" } }

@@ -23,10 +23,10 @@ export default class Picker {
     return !this.panel.hidden
   }
 
-  // find answers choices for what is typed, itself or a promise of them: { words, note?, group?, promise? } and whatever
-  // onChoose wants to know.
+  // find answers choices for what is typed, itself or a promise of them: { words, note?, group?, promise?, open? } and
+  // whatever onChoose wants to know. A choice that can be opened gives what stands in it, to be chosen among.
   open({ label, find, onChoose, text = "", inText = false }) {
-    Object.assign(this, { search: find, onChoose, inText, answered: null, choices: [], at: 0 })
+    Object.assign(this, { above: [], search: find, onChoose, inText, answered: null, choices: [], at: 0 })
     this.label.textContent = label
     this.input.hidden = inText
     this.panel.querySelector("[data-typed]").hidden = !inText
@@ -53,6 +53,24 @@ export default class Picker {
     clearTimeout(this.timer)
     this.panel.hidden = true
     this.onActive(null)
+  }
+
+  // What stands in a choice, with the way back.
+  enter({ open, words }) {
+    this.above.push([this.search, this.label.textContent, this.text])
+    this.go(open, words, "")
+  }
+
+  leave() {
+    this.go(...this.above.pop())
+  }
+
+  go(search, label, text) {
+    Object.assign(this, { search, answered: null })
+    this.label.textContent = label
+    this.input.value = text
+    this.text = text
+    this.find()
   }
 
   typed(text = this.input.value) {
@@ -95,6 +113,7 @@ export default class Picker {
     item.setAttribute("role", "option")
     item.className = choice.promise ? "choice-promise" : ""
     item.append(choice.words)
+    if (choice.open) item.append(Object.assign(document.createElement("span"), { className: "choice-open", textContent: "›", title: this.words.choice_open }))
     if (choice.note) item.append(Object.assign(document.createElement("small"), { textContent: choice.note }))
     return item
   }
@@ -125,9 +144,20 @@ export default class Picker {
       this.mark()
       return true
     }
+    if (this.walks(name)) return true
     if (name !== "Enter" && !(name === "Tab" && this.inText)) return false
     if (this.answered === this.text && !this.choices.length) return false
     this.chooseNewest()
+    return true
+  }
+
+  // Into what is marked and out again, as long as the arrows are not for what is typed.
+  walks(name) {
+    const { selectionStart, value } = this.input
+    if (this.inText) return false
+    if (name === "ArrowRight" && this.choices[this.at]?.open && selectionStart === value.length) this.enter(this.choices[this.at])
+    else if (name === "ArrowLeft" && this.above.length && selectionStart === 0) this.leave()
+    else return false
     return true
   }
 
@@ -141,7 +171,9 @@ export default class Picker {
   pick(event) {
     event.preventDefault() // the focus stays where it is
     const option = event.target.closest("[role=option]")
-    if (option) this.choose(this.choices[Number(option.id.split("-").at(-1))])
+    const choice = option && this.choices[Number(option.id.split("-").at(-1))]
+    if (choice?.open && event.target.closest(".choice-open")) this.enter(choice)
+    else if (choice) this.choose(choice)
   }
 
   // The key may come before the list that belongs to what was typed: then it means the first of that.
@@ -152,6 +184,7 @@ export default class Picker {
 
   // @param choice [Object, Promise<Object, undefined>]
   choose(choice) {
+    if (choice?.open && choice.only) return this.enter(choice)
     const { onChoose } = this
     this.hide()
     onChoose(choice)

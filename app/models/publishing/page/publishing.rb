@@ -11,7 +11,7 @@ module Page::Publishing
 
   # What follows an edition, in this order, whatever way it came to be: each is told by +follow_edition(page, edition)+. A
   # subject adds a line.
-  FOLLOWED_BY = %w[Section Reference Forwarding PartsLedTo Task PageFile Dispute].freeze
+  FOLLOWED_BY = %w[Section Passage Reference Forwarding PartsLedTo Task PageFile Dispute].freeze
 
   included do
     has_many :editions

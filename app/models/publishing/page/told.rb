@@ -25,16 +25,10 @@ module Page::Told
   def passages_to_lose(viewer)
     return [] unless edition
 
-    kept = passages_in(draft.document).keys
-    passages_in(edition.document).except(*kept).filter_map do |id, name|
+    kept = Passage.in(draft.document).keys
+    Passage.in(edition.document).except(*kept).filter_map do |id, name|
       count = shown_on(viewer, passage: id).count
       [ name, count ] if count.positive?
     end
-  end
-
-  private
-
-  def passages_in(document)
-    Zuhause::Document::Walk.blocks(document).select { |block| block["type"] == "passage" }.to_h { |block| [ block.dig("attrs", "id"), block.dig("attrs", "name").to_s ] }
   end
 end
