@@ -26,7 +26,7 @@ class SourcesController < ApplicationController
   end
 
   def edit
-    @cited_on = Page.read_by(viewer).where(id: @source.citations.from_editions.select(:page_id)).order(:title)
+    @cited_on = LinkedFrom.new(@source, viewer)
   end
 
   def update

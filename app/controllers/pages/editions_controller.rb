@@ -7,10 +7,21 @@ class Pages::EditionsController < ApplicationController
 
   def index
     @pagy, @editions = pagy(@page.editions.newest_first.includes(:author), limit: PER_PAGE)
+    @joined = Page.joined_read_by(viewer).where(public_id: Forwarding.of_pages.where(page: @page).select(:from_page)).order(:title)
   end
 
   def show
     @edition = @page.editions.find_by!(number: params[:id])
     @shown = ShownDocument.new(@edition, page: @page, viewer: viewer)
+  end
+
+  private
+
+  # Of a page that came into another the editions are looked at as before.
+  def find_page
+    super
+  rescue ActiveRecord::RecordNotFound
+    @page = Page.joined_read_by(viewer).at_address(params[:page_id])
+    @room = @page.room
   end
 end

@@ -66,7 +66,9 @@ class PageFile < ApplicationRecord
 
   # @param viewer [Viewer]
   def open_to?(viewer)
-    sight = page.binned? ? :nothing : viewer.sight_of(page)
+    return published? && Page.joined_read_by(viewer).exists?(page_id) if page.binned?
+
+    sight = viewer.sight_of(page)
     return false if sight == :nothing
 
     sight == :draft || published? || page.cover_id == id || Page::Looks.file_of(page.icon) == public_id

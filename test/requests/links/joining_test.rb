@@ -75,6 +75,27 @@ class JoiningTest < ActionDispatch::IntegrationTest
     refute_predicate @from.reload, :binned?
   end
 
+  test "what it said before is open to those it was open to, from the page that it came into" do
+    closed = new_page("Closed", above: @crew, by: @ben, markdown: "Wages.")
+    @deck.grant(holder(@ben), :write)
+    sign_in @ben
+    post "/p/#{closed.to_param}/joining", params: { into: @into.public_id, place: "after", confirmed: "1" }
+    get "/p/#{@into.to_param}/editions"
+    assert_select ".joined-here a[href='/p/#{closed.to_param}/editions']"
+    get "/p/#{closed.to_param}/editions"
+    assert_select ".editions li", 1
+    get "/p/#{closed.to_param}/editions/1"
+    assert_select ".text", /Wages/
+    assert_select "form[action$=restoration]", 0
+    [ @cy, @ana ].each do |who|
+      sign_in who
+      get "/p/#{@into.to_param}/editions"
+      assert_select ".joined-here", 0
+      get "/p/#{closed.to_param}/editions/1"
+      assert_response :not_found
+    end
+  end
+
   test "a page that was joined and comes back from the bin is met itself again, and is not erased in time" do
     join
     assert_equal 0, Page.empty_bins(now: 2.years.from_now)

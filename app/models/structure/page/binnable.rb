@@ -14,6 +14,9 @@ module Page::Binnable
     scope :binned, -> { where.not(bin_root_id: nil).where.not(id: PageUnderWay.select(:page_id)) }
     # Pages that were put there themselves, not those that only went along.
     scope :bin_roots, -> { where("pages.bin_root_id = pages.id") }
+    # What came into another page waits there too; its editions are open to those it was open to.
+    scope :joined, -> { binned.where(public_id: Forwarding.of_pages.select(:from_page)).where.not(edition_id: nil) }
+    scope :joined_read_by, ->(viewer) { joined.giving(viewer, :read) }
     # Who may write a page sees it in the bin, and nobody else does.
     scope :in_bin_of, ->(viewer) { binned.giving(viewer, :write) }
   end
