@@ -1,6 +1,6 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
-CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, CONSTRAINT one_house CHECK (id = 1));
 CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), reset_password_token varchar, reset_password_sent_at datetime(6), session_number integer NOT NULL DEFAULT 0, time_zone varchar NOT NULL DEFAULT 'UTC', language varchar NOT NULL DEFAULT 'en', sites_apart boolean, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
@@ -406,6 +406,7 @@ FOREIGN KEY ("page_id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_passages_on_page_id_and_block_id" ON "passages" ("page_id", "block_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000009'),
 ('20261126000008'),
 ('20261126000007'),
 ('20261126000006'),

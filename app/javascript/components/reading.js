@@ -30,8 +30,18 @@ export default () => ({
     this.arrived()
     this.onHash = () => this.arrived()
     window.addEventListener("hashchange", this.onHash)
+    this.$root.addEventListener("click", ({ target }) => this.place(target.closest("[data-place]")))
     window.addEventListener("beforeprint", () => this.unfold())
     window.addEventListener("afterprint", () => this.fold())
+  },
+
+  // Browsers open few places that are no sites: the address is taken along, and that is said.
+  async place(link) {
+    if (!link) return
+    const copied = await navigator.clipboard?.writeText(link.getAttribute("href")).then(() => true, () => false)
+    const said = this.$root.querySelector("[data-place-said]")
+    said.querySelector("span").textContent = (copied ? this.words.placeCopied : this.words.placeShown).replace("%{address}", link.getAttribute("href"))
+    said.hidden = false
   },
 
   // On paper nothing can be opened: what is folded is printed open.

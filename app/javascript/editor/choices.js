@@ -2,7 +2,7 @@ import { get } from "../http"
 import { fitting } from "./ranking"
 import { INSERTS } from "./blocks"
 
-export const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|tel:[\d+().-]+)$/i
+export const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|(?:smb|file|ssh|sftp):\/\/\S+|tel:[\d+().-]+)$/i
 const page = (found) => ({ id: found.id, title: found.title, words: found.title, note: found.room, page: found })
 
 // A heading stands with its page, unless it is one of the page that is being written.

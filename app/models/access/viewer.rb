@@ -53,6 +53,11 @@ class Viewer
   end
 
   # @return [Boolean] whether links to other sites open in a new tab
+  # @return [Array<String>] schemes of places that are no sites, and that pages may link to
+  def schemes
+    house.schemes.split
+  end
+
   def sites_apart?
     person&.sites_apart.nil? ? house.sites_apart? : person.sites_apart
   end

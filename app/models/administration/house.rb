@@ -8,6 +8,8 @@ class House < ApplicationRecord
   points_by :front_page_id, uses: %w[front]
 
   validates :name, presence: true, length: { maximum: 80 }
+  normalizes :schemes, with: ->(schemes) { schemes.to_s.downcase.split(/[\s,:\/]+/).uniq.join(" ") }
+  validate { errors.add(:schemes, :unknown_scheme, known: Zuhause::Links::Target::PLACES.join(", ")) if (schemes.split - Zuhause::Links::Target::PLACES).any? }
   normalizes :own_hosts, with: ->(hosts) { hosts.to_s.downcase.split(/[\s,]+/).uniq.join(" ") }
   validates :own_hosts, format: { with: /\A([a-z0-9.:-]+( |\z))*\z/ }, length: { maximum: 1000 }
   validates :bin_days, numericality: { only_integer: true, in: BIN_DAYS }

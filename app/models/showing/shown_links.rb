@@ -6,6 +6,7 @@ class ShownLinks
   def initialize(level)
     @level = level
     @apart = level.viewer.sites_apart?
+    @schemes = level.viewer.schemes
   end
 
   # @param label [String] HTML
@@ -16,12 +17,21 @@ class ShownLinks
     when :page then page_link(target, label)
     when :promise then promise_link(target, label, document.page)
     when :web then %(<a class="link-away" rel="noopener noreferrer" title="#{CGI.escapeHTML(target.site.to_s)}" href="#{CGI.escapeHTML(target.address)}"#{' target="_blank"' if @apart}>#{label}#{apart_words}</a>)
+    when :place then place_link(target, label)
     when :mailto, :tel then %(<a href="#{CGI.escapeHTML(target.address)}">#{label}</a>)
     else label
     end
   end
 
   private
+
+  # Where administrators allow it. Browsers open few of them from a page: the address can be taken along instead.
+  def place_link(target, label)
+    return label unless @schemes.include?(target.scheme)
+
+    address = CGI.escapeHTML(target.address)
+    %(<a class="link-place" data-place title="#{address}" href="#{address}">#{label}</a>)
+  end
 
   def apart_words
     %(<span class="sr-only"> (#{I18n.t("links.apart")})</span>) if @apart

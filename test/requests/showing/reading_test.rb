@@ -84,6 +84,18 @@ class ReadingTest < ActionDispatch::IntegrationTest
     assert_redirected_to "/p/#{box.to_param}"
   end
 
+  test "places that are no sites are links where administrators allow them, and text elsewhere" do
+    page = new_page("Folders", above: @room, by: @ana, markdown: "[plans](smb://files.inside/Deck) and [ship](ssh://ida@ship.inside)")
+    sign_in @ana
+    get "/p/#{page.to_param}"
+    assert_select ".text a", 0
+    House.current.update!(schemes: "smb")
+    get "/p/#{page.to_param}"
+    assert_select ".text a[href='smb://files.inside/Deck']", "plans"
+    assert_select ".text a", 1
+    assert_not House.current.update(schemes: "smb javascript")
+  end
+
   test "a promise that the page does not make leads nowhere" do
     sign_in @ana
     get "/p/#{@page.to_param}/promise/new?title=Something+else"

@@ -3,13 +3,16 @@ require "uri"
 module Zuhause
   module Links
     # What a link means, never where it happens to be: +page:<id>+, +page:<id>#<block id>+, +promise:<title>+,
-    # +file:<id>+, +person:<id>+, or an address of the kinds https, http, mailto and tel.
+    # +file:<id>+, +person:<id>+, an address of the kinds https, http, mailto and tel, or a place that is no site (+smb:+, +file:+
+    # with two strokes, +ssh:+, +sftp:+), which a house may show as a link or as text alone.
     class Target
       PUBLIC_ID = /\A[a-z0-9]{10}\z/
       WEB = %w[http https].freeze
+      PLACES = %w[smb file ssh sftp].freeze
+      PLACE = %r{\A[a-z]+://(?:[\p{L}\p{N}._-]+@)?[^\s@]+\z}i # a name may stand in it, a password may not
       LONGEST = Document::Schema::LONGEST_ADDRESS
       FORBIDDEN = /[[:cntrl:][:space:]<>"\\^`{|}]/
-      private_constant :FORBIDDEN
+      private_constant :PLACE, :FORBIDDEN
 
       # +kind+ is a Symbol; +value+ the id, title or address; +block+ the block id after the # of a page target.
       attr_reader :kind, :value, :block
@@ -27,6 +30,8 @@ module Zuhause
 
         scheme, rest = text.split(":", 2)
         return unless rest
+
+        return place(text) if PLACES.include?(scheme.downcase) && rest.start_with?("//")
 
         case scheme.downcase
         when "page" then page(rest)
@@ -51,6 +56,11 @@ module Zuhause
         new(:promise, title) unless Document::Title.problem(title)
       end
 
+      def self.place(text)
+        new(:place, text) if text.match?(PLACE) && !text.gsub("\\", "/").match?(FORBIDDEN)
+      end
+      private_class_method :place
+
       def self.web(text)
         return if text.match?(FORBIDDEN)
 
@@ -70,7 +80,7 @@ module Zuhause
       # @return [String] the form that documents hold
       def to_s
         case kind
-        when :web then value
+        when :web, :place then value
         when :page then block ? "page:#{value}##{block}" : "page:#{value}"
         else "#{kind}:#{value}"
         end
@@ -96,7 +106,12 @@ module Zuhause
 
       # @return [String, nil] the address to follow for targets outside the house
       def address
-        to_s if %i[web mailto tel].include?(kind)
+        to_s if %i[web mailto tel place].include?(kind)
+      end
+
+      # @return [String, nil] the scheme of a place that is no site
+      def scheme
+        value[/\A[a-z]+/i].downcase if kind == :place
       end
 
       # @return [String, nil] the name of the other site, for web targets
