@@ -45,8 +45,10 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   end
 
   def paths
-    asked = ASKED.flat_map { |words| %w[/find /suggestions /page_choices /place_choices /sources].map { |path| "#{path}?#{{ q: words }.to_query}" } }
-    [ "/", "/pages", "/pages?by=reads", "/tags", "/rooms/#{@open.public_id}", "/rooms/#{@open.public_id}/pages", "/rooms/#{@open.public_id}/bin", *@shown.flat_map { |page| [ "/p/#{page.to_param}", "/p/#{page.to_param}/editions" ] },
+    asked = ASKED.flat_map { |words| %w[/find /suggestions /page_choices /passage_choices /place_choices /sources].map { |path| "#{path}?#{{ q: words }.to_query}" } }
+    [ "/", "/pages", "/pages?by=reads", "/tags", "/rooms/#{@open.public_id}", "/rooms/#{@open.public_id}/pages", "/rooms/#{@open.public_id}/bin",
+      *@shown.flat_map { |page| [ "", "/editions", "/linked-from" ].map { |part| "/p/#{page.to_param}#{part}" } + [ "/page_choices?below=page:#{page.public_id}", "/mendings/new?from=page:#{page.public_id}" ] },
+      "/desk", "/desk/promised", "/desk/promised/sands", "/desk/broken", "/desk/addresses", "/desk/addresses?of=unchecked", "/page_choices?below=", "/page_choices?below=room:#{@open.public_id}",
       *Tag.where(name: %w[winter crew]).map { |tag| "/tags/#{tag.to_param}" }, *asked ]
   end
 
@@ -58,15 +60,26 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   def close_something(random)
     words = WORDS.sample(3, random: random)
     above = [ hidden_room(random), hidden_room(random), @shown.sample(random: random) ].sample(random: random)
-    page = Page.begin(title: words.first(2).join(" ").capitalize, above: above, by: @ana)
+    page = Page.begin(title: random.rand(4).zero? ? "Sand" : words.first(2).join(" ").capitalize, above: above, by: @ana)
     page.make_own_list(by: @ana)
     page.access_grants.where.not(person_id: @ana.id).or(page.access_grants.where(person_id: nil)).each { |grant| page.grant(grant.to_grant.holder, :none) }
     hide_text(page.reload, words, random)
-    case random.rand(4)
+    case random.rand(6)
     when 0 then page.put_in_bin(by: @ana)
     when 1 then page.put_in_bin(by: @ana).erase(by: @ana)
     when 2 then page.move(to: @open)
+    when 3 then split_and_join(page)
+    when 4 then Mending.start(from: Zuhause::Links::Target.new(:page, @shown.sample(random: random).public_id), to: Zuhause::Links::Target.promise("Sand"), by: @ana, only: [ page.public_id ])
     end
+  end
+
+  def split_and_join(page)
+    page.publish(version: page.draft.version, by: @ana) if page.unpublished_changes?
+    part = PageSplitting.new(page, PageSplitting.headings(page).first.id).split(by: @ana)
+    PageJoining.new(part, page.reload).join(by: @ana) if @joined
+    @joined = true
+  rescue PageJoining::Circle
+    nil
   end
 
   def hidden_room(random)
@@ -75,9 +88,13 @@ class SidewaysTest < ActionDispatch::IntegrationTest
     @hidden
   end
 
+  def part_of(page)
+    "#{page.public_id}##{page.edition.document["content"].first["attrs"]["id"]}"
+  end
+
   def hide_text(page, words, random)
     page.tag_with([ WORDS.sample(random: random), "Winter", "hidden #{words.first}" ])
-    save_text(page, "## #{words.last}\n\n#{(words * 20).join(" ")} [to](page:#{@shown.sample(random: random).public_id}) and [sand](promise:Sand)[@#{@work.public_id}].", by: @ana)
+    save_text(page, "## #{words.last}\n\n#{(words * 20).join(" ")} [to](page:#{@shown.sample(random: random).public_id}) and [part](page:#{part_of(@shown.sample(random: random))}) on [a site](https://site#{random.rand(3)}.example/) and [sand](promise:Sand)[@#{@work.public_id}].", by: @ana)
     page.reload.publish(version: page.draft.version, by: @ana) if random.rand(3).positive?
     Reading.record(page, by: @ana)
   end
