@@ -53,7 +53,9 @@ class Forwarding < ApplicationRecord
     # @return [Hash{String=>Array(Page, String|nil)}] where those parts are, as far as the viewer sees it
     def parts_of(page, viewer)
       blocks = where(from_page: page.public_id).where.not(from_block: "").pluck(:from_block)
-      ways = blocks.any? ? resolve(blocks.map { |block| [ page.public_id, block ] }) : {}
+      return {} if blocks.empty?
+
+      ways = resolve(blocks.map { |block| [ page.public_id, block ] })
       pages = Page.seen_by(viewer).where(public_id: ways.values.map(&:first)).index_by(&:public_id)
       ways.filter_map { |(_id, block), (id, to)| [ block, [ pages[id], to ] ] if pages[id] }.to_h
     end
