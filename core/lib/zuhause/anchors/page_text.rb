@@ -1,0 +1,60 @@
+module Zuhause
+  module Anchors
+    # The text of a document as quotes are looked for in it: textblock after textblock, one on each line.
+    class PageText
+      # A textblock: +id+, +text+, and where it begins in the whole.
+      Block = Struct.new(:id, :text, :from) do
+        def upto
+          from + text.length
+        end
+      end
+
+      attr_reader :whole, :blocks
+
+      # @param document [Hash]
+      def initialize(document)
+        from = 0
+        @blocks = Document::Walk.blocks(document).select { |node| Document::Schema::NODES.fetch(node["type"]).textblock? }.map do |node|
+          text = Document::Text.of(node).tr("\n", " ")
+          Block.new(node.dig("attrs", "id"), text, from).tap { from += text.length + 1 }
+        end
+        @whole = @blocks.map(&:text).join("\n")
+        @by_id = @blocks.to_h { |block| [ block.id, block ] }
+      end
+
+      # @return [Block, nil]
+      def block(id)
+        @by_id[id]
+      end
+
+      # @param place [Integer] in the whole
+      # @return [Block] that it stands in
+      def block_at(place)
+        @blocks[(@blocks.bsearch_index { |block| block.from > place } || @blocks.size) - 1]
+      end
+
+      # @return [Anchor, nil]
+      def anchor(id, start, length)
+        block = block(id)
+        return unless block && start >= 0 && length.positive? && start < block.text.length && block.from + start + length <= @whole.length
+
+        anchor_at(block.from + start, length)
+      end
+
+      # @param place [Integer] in the whole
+      # @return [Anchor]
+      def anchor_at(place, length)
+        block = block_at(place)
+        Anchor.new(block: block.id, start: place - block.from, length: length, exact: @whole[place, length],
+                   prefix: @whole[[ place - CONTEXT, 0 ].max...place], suffix: @whole[place + length, CONTEXT].to_s)
+      end
+
+      # @return [Array<Integer>] places where the words stand
+      def places_of(words, most)
+        found, at = [], -1
+        found << at while found.size < most && (at = @whole.index(words, at + 1))
+        found
+      end
+    end
+  end
+end
