@@ -4,7 +4,7 @@ class MendingsController < ApplicationController
   before_action :find_from, only: %i[new create]
 
   def new
-    @outlook = Mending.outlook(@from, viewer)
+    @outlook = Mending.outlook(@from, viewer, only: @only)
   end
 
   def create
@@ -13,7 +13,7 @@ class MendingsController < ApplicationController
     wanted = WantedTarget.new(params[:to].to_s, viewer, base_url: request.base_url, from: @from)
     return lead(wanted.target) if wanted.target
 
-    @outlook = Mending.outlook(@from, viewer)
+    @outlook = Mending.outlook(@from, viewer, only: @only)
     @problem, @meant = wanted.problem, wanted.choices
     render :new, status: :unprocessable_entity
   end
@@ -34,7 +34,7 @@ class MendingsController < ApplicationController
 
   # Of a decision among several one comes back to them, with what takes it back.
   def lead(to)
-    work = Mending.start(from: @from, to: to, by: viewer.person, page: @page)
+    work = Mending.start(from: @from, to: to, by: viewer.person, page: @page, only: @only)
     return redirect_to(work_path(work), status: :see_other) if work.open? || back.nil?
 
     undo mending_path(work.public_id), method: :delete, back: params[:back]
@@ -45,5 +45,7 @@ class MendingsController < ApplicationController
   def find_from
     @from = Zuhause::Links::Target.parse(params[:from].to_s) or raise ActiveRecord::RecordNotFound
     @page = Page.seen_by(viewer).find_by(public_id: @from.value) if @from.kind == :page
+    @on = Page.writable_by(viewer).find_by!(public_id: params[:only]) if params[:only].present?
+    @only = @on && [ @on.public_id ]
   end
 end

@@ -25,6 +25,10 @@ class BrokenLinks
       broken.whole? ? @of_pages.of(broken.id) : @of_targets.of(broken.target)
     end
 
+    def own?(place)
+      [ @of_pages, @of_targets ].any? { |places| places.own?(place) }
+    end
+
     def writable?(broken)
       broken.whole? ? @of_pages.writable?(broken.id) : @of_targets.writable?(broken.target)
     end

@@ -29,9 +29,12 @@ class Mending
       Page.writable_by(viewer).where(id: pointing(from).where(stage: "draft").select(:page_id)).order(:id)
     end
 
+    # @param only [Array<String>, nil] public ids of pages, if not all are meant
     # @return [Outlook]
-    def outlook(from, viewer)
-      own = pages(from, viewer).includes(:draft, :edition).to_a
+    def outlook(from, viewer, only: nil)
+      own = pages(from, viewer).includes(:draft, :edition).then { |all| only ? all.where(public_id: only) : all }.to_a
+      return Outlook.new(*own.partition { |page| !page.unpublished_changes? }.map(&:size), 0) if only
+
       seen = Page.read_by(viewer).where(id: pointing(from).from_editions.select(:page_id)).ids
       waiting = own.select { |page| page.unpublished_changes? }
       Outlook.new(own.size - waiting.size, waiting.size, (seen - own.map(&:id) - Page.writable_by(viewer).where(id: seen).ids).size)

@@ -17,11 +17,20 @@ class PlacesLedFrom
 
   # @return [Boolean] whether the viewer may write a text that leads there
   def writable?(thing)
-    @writable ||= rows.select { |row| row[4] == "draft" }.then { |drafts| own = Page.writable_by(@viewer).where(id: drafts.map(&:second).uniq).ids.to_set; drafts.select { |row| own.include?(row[1]) }.to_set(&:first) }
-    @writable.include?(thing)
+    @things_of_own ||= rows.select { |row| row[4] == "draft" && writable.include?(row[1]) }.to_set(&:first)
+    @things_of_own.include?(thing)
+  end
+
+  # @return [Boolean] whether the viewer may write the page of that place
+  def own?(place)
+    writable.include?(place.page.id)
   end
 
   private
+
+  def writable
+    @writable ||= Page.writable_by(@viewer).where(id: rows.select { |row| row[4] == "draft" }.map(&:second).uniq).ids.to_set
+  end
 
   def rows
     @rows ||= @things.any? ? SeenReferences.of(Reference.where(@column => @things), @viewer).order(:id).pluck(@column, :page_id, :block_id, :context, :stage) : []

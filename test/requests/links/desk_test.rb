@@ -97,6 +97,25 @@ class DeskTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
+  test "one page can be mended by itself" do
+    lost = new_page("Lost", above: @deck, by: @ana)
+    pages = %w[One Two].map { |title| new_page(title, above: @deck, by: @ana, markdown: "[x](page:#{lost.public_id})") }
+    lost.put_in_bin(by: @ana)
+    lost.reload.erase(by: @ana)
+    sign_in @ana
+    get "/desk/broken"
+    assert_select ".only-here", 2
+    get "/mendings/new?from=page:#{lost.public_id}&only=#{pages.first.public_id}"
+    assert_select ".lead", /Only on “One”/
+    post "/mendings", params: { from: "page:#{lost.public_id}", only: pages.first.public_id, to: "Ice" }
+    assert_equal [ @other.public_id, lost.public_id ], pages.map { |page| Zuhause::Links.in(page.reload.edition.document).sole.target.value }
+    sign_in @ben
+    get "/desk/broken"
+    assert_select ".only-here", 0
+    post "/mendings", params: { from: "page:#{lost.public_id}", only: pages.last.public_id, to: "Ice" }
+    assert_response :not_found
+  end
+
   test "only who did it undoes it" do
     sign_in @ana
     post "/mendings", params: { from: "promise:Salt", to: "Ice" }
