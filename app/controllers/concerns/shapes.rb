@@ -47,6 +47,14 @@ module Shapes
     word?(params[name]) && !params[name].is_a?(ActionController::Parameters) ? params[name].to_s : raise(ActionController::BadRequest, "shape of #{name}")
   end
 
+  # The page that is asked for of a list that is not one of rows.
+  #
+  # @param count [Integer] of all in it
+  # @return [Pagy]
+  def paged(count, limit: 50)
+    Pagy.new(count: count, page: pagy_get_page({}), limit: limit)
+  end
+
   def pagy_get_page(vars, **)
     params[vars[:page_param] || Pagy::DEFAULT[:page_param]].to_s.to_i.clamp(1, LARGEST_NUMBER)
   end

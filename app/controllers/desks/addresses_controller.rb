@@ -2,13 +2,11 @@
 class Desks::AddressesController < ApplicationController
   door :somebody
 
-  PER_PAGE = 20
-
   def index
     @seen = SeenAddresses.new(viewer, filter: params[:of].to_s)
     @counts = @seen.counts
-    @pagy = Pagy.new(count: @seen.count, page: pagy_get_page({}), limit: PER_PAGE)
-    @addresses = @seen.addresses(limit: PER_PAGE, offset: @pagy.offset)
+    @pagy = paged(@seen.count, limit: 20)
+    @addresses = @seen.addresses(limit: @pagy.limit, offset: @pagy.offset)
     @places = PlacesLedFrom.new(:target_id, @addresses.map(&:address), viewer)
   end
 end

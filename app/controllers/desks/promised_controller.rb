@@ -2,12 +2,10 @@
 class Desks::PromisedController < ApplicationController
   door :somebody
 
-  PER_PAGE = 50
-
   def index
     promised = PromisedPages.new(viewer)
-    @pagy = Pagy.new(count: promised.count, page: pagy_get_page({}), limit: PER_PAGE)
-    @titles = promised.titles(limit: PER_PAGE, offset: @pagy.offset)
+    @pagy = paged(promised.count)
+    @titles = promised.titles(limit: @pagy.limit, offset: @pagy.offset)
     @ambiguous = @pagy.page == 1 ? promised.ambiguous.group_by(&:title) : {}
   end
 
@@ -16,8 +14,8 @@ class Desks::PromisedController < ApplicationController
     @wanted = PromisedPages.new(viewer).find(params[:id]) or raise ActiveRecord::RecordNotFound
     @target = Zuhause::Links::Target.promise(@wanted.wording)
     pointing = LinkedFrom.new(@target, viewer)
-    @pagy = Pagy.new(count: pointing.count_of_all, page: pagy_get_page({}), limit: PER_PAGE)
-    @links = pointing.by_room(limit: PER_PAGE, offset: @pagy.offset)
+    @pagy = paged(pointing.count_of_all)
+    @links = pointing.by_room(limit: @pagy.limit, offset: @pagy.offset)
   end
 
   # Of several pages that a title could mean, one is chosen.

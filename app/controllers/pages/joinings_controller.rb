@@ -20,7 +20,7 @@ class Pages::JoiningsController < ApplicationController
     return render(:new, status: :unprocessable_entity) if @problem
 
     @joining = PageJoining.new(@page, @into, place: place, once: params[:once] == "1")
-    return unless looked_at?(@joining.exposure, { act: :joined, place: @page, to: @into }, back: new_page_joining_path(@page, into: "page:#{@into.public_id}"))
+    return unless looked_at?(@joining.exposure(viewer), { act: :joined, place: @page, to: @into }, back: new_page_joining_path(@page, into: "page:#{@into.public_id}"))
 
     join
   rescue Zuhause::Restructuring::Impossible

@@ -13,9 +13,10 @@ class AccessTrial
     @above, @grants, @own_lists, @moved = above, grants, own_lists, moved
   end
 
+  # @param also [Array<Zuhause::Access::Exposure::Touched>] what is opened or closed besides
   # @return [Zuhause::Access::Exposure]
-  def exposure
-    touched = @rows.map { |row| Zuhause::Access::Exposure::Touched.new(before: before.fetch(row.list_id), after: after.fetch(row.id), published: row.published) }
+  def exposure(also: [])
+    touched = also + @rows.map { |row| Zuhause::Access::Exposure::Touched.new(before: before.fetch(row.list_id), after: after.fetch(row.id), published: row.published) }
     Zuhause::Access::Exposure.new(touched, Person.viewers, House.current.switches, inserts: inserts)
   end
 

@@ -19,13 +19,16 @@ class PageJoining
     raise Waiting if [ @from, @into ].any? { |page| page.edition.nil? || page.unpublished_changes? }
   end
 
-  # What its text opens and closes: it is read by those who read the other page from then on.
+  # What it opens and closes: its text is read by those who read the other page from then on, and the pages below it stand
+  # there.
   #
+  # @param viewer [Viewer] who does it
   # @return [Zuhause::Access::Exposure]
-  def exposure
+  def exposure(viewer)
     before, after = AccessList.lists([ @from.access_list_id, @into.access_list_id ]).values_at(@from.access_list_id, @into.access_list_id)
-    touched = Zuhause::Access::Exposure::Touched.new(before: before, after: after, published: true)
-    Zuhause::Access::Exposure.new([ touched ], Person.viewers, House.current.switches)
+    text = Zuhause::Access::Exposure::Touched.new(before: before, after: after, published: true)
+    moving = below(viewer)
+    AccessTrial.new(Page.kept.where(id: moving.flat_map(&:subtree_ids)), moved: moving.to_h { |page| [ page.id, after ] }).exposure(also: [ text ])
   end
 
   # @return [Zuhause::Restructuring::Joined]
@@ -53,6 +56,12 @@ class PageJoining
 
   private
 
+  # Pages that go along: whoever keeps what they stand in may move them, or they have lists of their own, which stay as they
+  # are. What one may not write stays, as it does when a page goes into the bin.
+  def below(viewer)
+    @from.children.merge(Page.writable_by(viewer)).order(:position).to_a
+  end
+
   # The heading over what has come, which the page as such leads to.
   def lead
     block = joined.document["content"].find { |node| node["type"] == "heading" && Zuhause::Document::Title.normalise(Zuhause::Document::Text.of(node)) == Zuhause::Document::Title.normalise(@from.title) }
@@ -64,7 +73,7 @@ class PageJoining
   end
 
   def take_over(by:, at:)
-    @from.children.kept.order(:position).each { |child| child.move(to: @into, by: by, at: at) }
+    below(Viewer.new(by)).each { |page| page.move(to: @into, by: by, exposure: page.exposure_of_moving(@into), at: at) }
     Signpost.where(parent: @from).find_each { |signpost| signpost.update!(parent: @into, room: @into.room, before: nil) }
     @into.reload.tag_with((@into.tags.map(&:name) | @from.tags.map(&:name)).first(Tag::MOST), by: by, at: at)
     Promise.where(page: @from).find_each { |promise| Promise.exists?(title: promise.title, page: @into) ? promise.destroy! : promise.update!(page: @into) }

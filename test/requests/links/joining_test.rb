@@ -57,6 +57,29 @@ class JoiningTest < ActionDispatch::IntegrationTest
     assert_includes texts(@into.reload.edition), "Wages."
   end
 
+  test "pages below are opened to nobody unsaid, and none that one may not move" do
+    own = new_page("Own", above: @from, by: @ana, markdown: "Kept apart.")
+    own.change_access { own.make_own_list(by: @ana) }
+    AccessGrant.where(page: own).find_each { |grant| own.grant(grant.to_grant.holder, :none) unless grant.person_id == @ana.id }
+    @from.grant(holder(@cy), :keep)
+    @deck.grant(holder(@cy), :write)
+    sign_in @cy
+    assert_not Page.seen_by(Viewer.new(@cy)).exists?(own.id)
+    post "/p/#{@from.to_param}/joining", params: { into: @into.public_id, place: "after", confirmed: "1" }
+    assert_redirected_to "/p/#{@into.to_param}"
+    assert_equal [ @into, false, @deck ], [ @below.reload.parent, own.reload.binned?, own.above ]
+    assert_not Page.seen_by(Viewer.new(@ben)).exists?(own.id)
+  end
+
+  test "what the pages below would open is told before" do
+    @from.make_own_list(by: @ana)
+    @from.access_grants.reload.each { |grant| @from.grant(grant.to_grant.holder, :none) unless grant.person_id == @ana.id }
+    assert_not Page.seen_by(Viewer.new(@cy)).exists?(@below.id)
+    post "/p/#{@from.to_param}/joining", params: { into: @into.public_id, place: "after" }
+    assert_select ".exposure", /2 pages/
+    assert_not_predicate @from.reload, :binned?
+  end
+
   test "it is refused where it cannot be, and nothing is half done" do
     { @below => :circle, @theirs => :gone }.each do |into, _problem|
       assert_no_difference(-> { [ Forwarding.count, Edition.count ].sum }) { post "/p/#{@from.to_param}/joining", params: { into: into.public_id } }
