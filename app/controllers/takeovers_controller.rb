@@ -4,7 +4,7 @@ class TakeoversController < ApplicationController
 
   def index
     places = Takeover.places
-    @pagy = Pagy.new(count: places.size, page: pagy_get_page({}), limit: 50)
+    @pagy = paged(places.size)
     @places = places[@pagy.offset, @pagy.limit]
   end
 
