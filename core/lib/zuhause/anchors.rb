@@ -1,6 +1,7 @@
 require "zuhause/anchors/page_text"
 require "zuhause/anchors/finding"
 require "zuhause/anchors/likeness"
+require "zuhause/anchors/annotation"
 
 module Zuhause
   # Finding a stretch of text again after the text has changed (after the text quote and text position selectors of the W3C Web
@@ -9,9 +10,18 @@ module Zuhause
   module Anchors
     CONTEXT = 32 # characters to either side that are remembered
 
+    LONGEST = 2_000 # characters of a quote
+    SKETCH = 200 # characters that are remembered of a block which is meant as a whole
+
     # Where a quote stands: +block+, the id of the textblock that it begins in; +start+ and +length+ in characters of that
-    # block's text; the quote itself, +exact+, and what stands around it in the whole text, +prefix+ and +suffix+.
-    Anchor = Struct.new(:block, :start, :length, :exact, :prefix, :suffix, keyword_init: true)
+    # block's text, nil where the block is meant as a whole; the quote itself, +exact+ (of a whole block what it begins with),
+    # and what stands around it in the whole text, +prefix+ and +suffix+. +file+ is the public id of the picture, of a block
+    # that shows one.
+    Anchor = Struct.new(:block, :start, :length, :exact, :prefix, :suffix, :file, keyword_init: true) do
+      def whole?
+        start.nil?
+      end
+    end
 
     # What became of one: +state+ is :same, :changed (only likeness found it), :gone or :doubtful (several places are as
     # likely; none is taken). +anchor+ is where it stands now, nil for what was not found; +candidates+ where it could stand.
@@ -28,6 +38,13 @@ module Zuhause
       PageText.new(document).anchor(block, start, length)
     end
 
+    # The same for a block as a whole: a picture, a table, a cell, a paragraph.
+    #
+    # @return [Anchor, nil] nil where there is no such block
+    def whole(document, block)
+      PageText.new(document).whole_block(block)
+    end
+
     # @param anchor [Anchor] as it was in an earlier version
     # @param document [Hash]
     # @return [Found]
@@ -38,9 +55,10 @@ module Zuhause
     # The same for many in one text.
     #
     # @param anchors [Array<Anchor>]
+    # @param document [Hash, PageText]
     # @return [Array<Found>]
     def find_all(anchors, document)
-      text = PageText.new(document)
+      text = document.is_a?(PageText) ? document : PageText.new(document)
       anchors.map { |anchor| Finding.new(anchor, text).found }
     end
   end

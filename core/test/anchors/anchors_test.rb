@@ -82,7 +82,7 @@ class AnchorsTest < Minitest::Test
     return unless found.state == :same && elsewhere?(numbers_at(found.anchor, after), numbers) && !said_again?(anchor, found.anchor)
 
     tally[:wrong] += 1
-    warn("#{which}: #{spoken(quoted)} at #{found.anchor.to_h}")
+    warn("#{which}: #{spoken(quoted)} #{anchor.to_h} at #{found.anchor.to_h}")
   end
 
   # Where a word was put in that stands there already, nobody can tell which of both is meant.
@@ -90,9 +90,11 @@ class AnchorsTest < Minitest::Test
     (found & meant).size < meant.size / 2.0
   end
 
-  # A word that was replaced by the same word, with the same around it, is the same to anybody.
+  # A word that was replaced by the same word, with the same around it as far as there is anything, is the same to anybody.
   def said_again?(was, is)
-    [ was, is ].map { |each| [ each.prefix.split.last(2), each.suffix.split.first(2) ] }.uniq.one?
+    return true if [ was, is ].map { |each| [ each.prefix.split.last(2), each.suffix.split.first(2) ] }.uniq.one?
+
+    was.block == is.block && was.start == is.start && was.prefix.end_with?(is.prefix) && was.suffix.start_with?(is.suffix)
   end
 
   def one_block?(blocks, numbers)

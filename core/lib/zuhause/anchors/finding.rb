@@ -3,10 +3,13 @@ module Zuhause
     # Looks for one place in a text.
     class Finding
       MOST = 200 # places with the same words that are looked at
-      # Characters around a quote that must be as they were for it to be taken as the same: in its block, and elsewhere.
+      # Characters around a quote that must be as they were for it to be taken as the same: in its block, and elsewhere, there on
+      # either side.
       SURE, SURE_ELSEWHERE = 6, 20
       LONG = 24 # characters; so long a quote says enough by itself where it stands once
       BOTH = 12 # characters; of a shorter quote what stood on either side must stand there
+      WORD = /[\p{L}\p{M}\p{N}]/
+      private_constant :WORD
 
       # @param anchor [Anchor]
       # @param text [PageText]
@@ -16,6 +19,9 @@ module Zuhause
 
       # @return [Found]
       def found
+        return whole if @anchor.whole?
+        return told(:same, stayed) if stayed
+
         best = ranked.first
         return alike unless best
         return doubtful(ranked.take_while { |place| rank(place) == rank(best) }) if ranked[1] && rank(ranked[1]) == rank(best)
@@ -26,12 +32,32 @@ module Zuhause
 
       private
 
+      # A block that is meant as a whole is there or not; a picture in it can be another by now.
+      def whole
+        found = @text.whole_block(@anchor.block) or return Found.new(state: :gone, anchor: nil, candidates: [])
+        Found.new(state: found.file == @anchor.file ? :same : :changed, anchor: found, candidates: [])
+      end
+
+      # @return [Integer, nil] where it stood, if all is as it was there; most do between one version and the next
+      def stayed
+        return @stayed if defined?(@stayed)
+
+        block = @text.block(@anchor.block)
+        place = block && block.from + @anchor.start
+        @stayed = (place if place && @anchor == @text.anchor_at(place, @anchor.length))
+      end
+
       def ranked
         @ranked ||= places.sort_by { |place| rank(place).map(&:-@) }
       end
 
       def places
-        @places ||= @text.places_of(@anchor.exact, MOST)
+        @places ||= @text.places_of(@anchor.exact, MOST).select { |place| [ [ @anchor.prefix[-1], @text.whole[place - 1, 1], 0 ], [ @anchor.suffix[0], @text.whole[place + @anchor.length], -1 ] ].all? { |was, is, edge| bordered?(was, edge) == bordered?((is unless place.zero? && edge.zero?), edge) } }
+      end
+
+      # Whole words are not found within others.
+      def bordered?(beside, edge)
+        [ beside.to_s, @anchor.exact[edge] ].any? { |letter| !letter.match?(WORD) }
       end
 
       # Being in its block counts as much as a few characters around it.
@@ -66,13 +92,20 @@ module Zuhause
 
       # Where there was less around it than that, all of it must be as it was.
       def sure?(place)
+        return false if @anchor.length < BOTH && !both?(place, SURE)
+
         all = @anchor.prefix.length + @anchor.suffix.length
-        around = around(place)
-        return true if around == all && (own?(place) || @anchor.length + all >= SURE_ELSEWHERE)
+        return around(place) >= [ SURE, all ].min || (@anchor.length >= LONG && places.one?) if own?(place)
+        return true if both?(place, SURE_ELSEWHERE) && @anchor.length + all >= SURE_ELSEWHERE
 
-        return false if @anchor.length < BOTH && [ [ before(place), @anchor.prefix ], [ behind(place), @anchor.suffix ] ].any? { |same, was| same < [ SURE, was.length ].min }
+        @anchor.length >= LONG && places.one?
+      end
 
-        around >= (own?(place) ? SURE : SURE_ELSEWHERE) || (@anchor.length >= LONG && places.one?)
+      # Where the text began or ended beside it, it must do so there.
+      def both?(place, most)
+        [ [ before(place), @anchor.prefix, place.zero? ], [ behind(place), @anchor.suffix, place + @anchor.length >= @text.whole.length ] ].all? do |same, was, edge|
+          was.empty? ? edge : same >= [ most, was.length ].min
+        end
       end
 
       def doubtful(places)

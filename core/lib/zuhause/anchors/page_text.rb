@@ -14,7 +14,11 @@ module Zuhause
       # @param document [Hash]
       def initialize(document)
         from = 0
-        @blocks = Document::Walk.blocks(document).select { |node| Document::Schema::NODES.fetch(node["type"]).textblock? }.map do |node|
+        @nodes = {}
+        @blocks = Document::Walk.blocks(document).filter_map do |node|
+          @nodes[node.dig("attrs", "id")] = [ node, from ]
+          next unless Document::Schema::NODES.fetch(node["type"]).textblock?
+
           text = Document::Text.of(node).tr("\n", " ")
           Block.new(node.dig("attrs", "id"), text, from).tap { from += text.length + 1 }
         end
@@ -25,6 +29,19 @@ module Zuhause
       # @return [Block, nil]
       def block(id)
         @by_id[id]
+      end
+
+      # @param id [String] of any block
+      # @return [Anchor, nil] it as a whole
+      def whole_block(id)
+        node, = @nodes[id]
+        node && Anchor.new(block: id, exact: Document::Text.of(node).tr("\n", " ")[0, SKETCH], prefix: "", suffix: "", file: node.dig("attrs", "file"))
+      end
+
+      # @param anchor [Anchor] that stands here
+      # @return [Integer] where it begins in the whole
+      def place(anchor)
+        @nodes.dig(anchor.block, 1).to_i + anchor.start.to_i
       end
 
       # @param place [Integer] in the whole
