@@ -405,7 +405,57 @@ FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_passages_on_page_id_and_block_id" ON "passages" ("page_id", "block_id");
+CREATE TABLE IF NOT EXISTS "remarks" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "kind" varchar NOT NULL, "page_id" integer, "room_id" integer, "parent_id" integer, "author_id" integer, "body" text DEFAULT '' NOT NULL, "words" text, "quote" varchar, "origin" varchar, "draft" boolean DEFAULT 0 NOT NULL, "standing" varchar DEFAULT 'open' NOT NULL, "helped" integer DEFAULT 0 NOT NULL, "answer_id" integer, "shown_page_id" integer, "edition_id" integer, "settled_by_id" integer, "settled_at" datetime(6), "created_at" datetime(6) NOT NULL, "edited_at" datetime(6), "removed_at" datetime(6), CONSTRAINT "fk_rails_f004fd11b6"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_38c14bd9a6"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_d95b0cc122"
+FOREIGN KEY ("parent_id")
+  REFERENCES "remarks" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_c7df2e0a19"
+FOREIGN KEY ("author_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_686ecc3613"
+FOREIGN KEY ("answer_id")
+  REFERENCES "remarks" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_3f08fd51d2"
+FOREIGN KEY ("shown_page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_b804643dc4"
+FOREIGN KEY ("edition_id")
+  REFERENCES "editions" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_881d9e2682"
+FOREIGN KEY ("settled_by_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL, CONSTRAINT remarks_said_to_one CHECK ((page_id IS NULL) <> (room_id IS NULL)));
+CREATE UNIQUE INDEX "index_remarks_on_public_id" ON "remarks" ("public_id");
+CREATE INDEX "index_remarks_on_parent_id" ON "remarks" ("parent_id");
+CREATE INDEX "index_remarks_on_author_id" ON "remarks" ("author_id");
+CREATE INDEX "index_remarks_on_answer_id" ON "remarks" ("answer_id");
+CREATE INDEX "index_remarks_on_shown_page_id" ON "remarks" ("shown_page_id");
+CREATE INDEX "index_remarks_on_edition_id" ON "remarks" ("edition_id");
+CREATE INDEX "index_remarks_on_settled_by_id" ON "remarks" ("settled_by_id");
+CREATE INDEX "index_remarks_on_page_id_and_kind_and_standing" ON "remarks" ("page_id", "kind", "standing");
+CREATE INDEX "index_remarks_on_room_id_and_kind" ON "remarks" ("room_id", "kind");
+CREATE INDEX "index_remarks_on_kind_and_standing_and_created_at" ON "remarks" ("kind", "standing", "created_at");
+CREATE TABLE IF NOT EXISTS "remark_places" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "remark_id" integer NOT NULL, "stage" varchar NOT NULL, "state" varchar DEFAULT 'same' NOT NULL, "block_id" varchar NOT NULL, "start" integer, "length" integer, "exact" varchar DEFAULT '' NOT NULL, "prefix" varchar DEFAULT '' NOT NULL, "suffix" varchar DEFAULT '' NOT NULL, "file" varchar, "x" integer, "y" integer, "position" integer DEFAULT 0 NOT NULL, "candidates" json, CONSTRAINT "fk_rails_d787d46bee"
+FOREIGN KEY ("remark_id")
+  REFERENCES "remarks" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_remark_places_on_remark_id_and_stage" ON "remark_places" ("remark_id", "stage");
+CREATE TABLE IF NOT EXISTS "voices" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "remark_id" integer NOT NULL, "person_id" integer NOT NULL, "kind" varchar NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_e4efae07e4"
+FOREIGN KEY ("remark_id")
+  REFERENCES "remarks" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_0d90822a3b"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_voices_on_person_id" ON "voices" ("person_id");
+CREATE UNIQUE INDEX "index_voices_on_remark_id_and_person_id" ON "voices" ("remark_id", "person_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000010'),
 ('20261126000009'),
 ('20261126000008'),
 ('20261126000007'),

@@ -10,7 +10,7 @@ Rails.root.glob("test/support/**/*.rb").sort.each { |file| require file }
 FileUtils.rm_f(Rails.root.glob("storage/test.sqlite3-[0-9]*"))
 
 class ActiveSupport::TestCase
-  include HouseBuilding, CountingQueries
+  include HouseBuilding, Talking, CountingQueries
 
   parallelize workers: :number_of_processors, threshold: 10
 end

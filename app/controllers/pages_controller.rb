@@ -12,6 +12,7 @@ class PagesController < ApplicationController
     @facts = PageFacts.new(@page, viewer)
     @linked_from = LinkedFrom.new(@page, viewer)
     @moved = Forwarding.parts_of(@page, viewer).to_h { |block, (page, to)| [ "b-#{block}", page_path(page, anchor: ("b-#{to}" if to)) ] }
+    talk if viewer.signed_in?
     @pinned = Pin.of(viewer).include?(@page.id)
     Reading.record(@page, by: viewer.person)
   rescue ActiveRecord::RecordNotFound
@@ -45,6 +46,12 @@ class PagesController < ApplicationController
   end
 
   private
+
+  # What is said to it: beside its text, and asked of it as a whole.
+  def talk
+    @notes = NotesBeside.new(@page, viewer, stage: @page.published? ? "edition" : "draft")
+    @asked = AskedHere.new(@page, viewer)
+  end
 
   # Where nothing is said, a page begins in the room of one's own.
   def find_above

@@ -2,6 +2,7 @@ import Alpine from "@alpinejs/csp"
 import find from "./components/find"
 import giving from "./components/giving"
 import keys from "./components/keys"
+import notes, { namings } from "./components/notes"
 import panel from "./components/panel"
 import places from "./components/places"
 import plan from "./components/plan"
@@ -15,6 +16,6 @@ import working from "./components/working"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ find, giving, keys, pageNames, panel, places, plan, reading, selection, tags, telling, ticking, working, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ find, giving, keys, namings, notes, pageNames, panel, places, plan, reading, selection, tags, telling, ticking, working, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

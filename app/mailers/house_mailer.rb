@@ -20,6 +20,11 @@ class HouseMailer < ActionMailer::Base
     write(person, title: page.title, by: by.name, address: page_url(page))
   end
 
+  # @param remark [Remark] in which somebody is named
+  def addressed(person, remark, by:)
+    write(person, title: remark.page&.title || remark.room.name, by: by.name, address: remark_url(remark))
+  end
+
   # @param place [Room, Page] that is given to the group
   def joined(person, place, group:, names:, by:)
     write(person, name: place.is_a?(Room) ? place.name : place.title, group: group.name, people: names.to_sentence, by: by.name, address: polymorphic_url([ place, :access ]))

@@ -14,6 +14,24 @@ function step(by) {
   next.focus()
 }
 
+// Through the changes of a comparison, or through the notes beside a page or in a thread.
+function go(by) {
+  if (document.querySelector("[data-change]")) return step(by)
+  if (document.querySelector("[data-notes]")) return document.dispatchEvent(new CustomEvent("note-step", { detail: by }))
+  const lines = [...document.querySelectorAll("[data-thread] > [data-remark]")]
+  const at = lines.findIndex((line) => line.contains(document.activeElement))
+  return lines.at(at < 0 ? (by > 0 ? 0 : -1) : (at + by) % lines.length)?.focus()
+}
+
+// Does something to the remark that has the focus.
+const act = (name) => document.activeElement.closest("[data-remark]")?.querySelector(`[data-act=${name}]`)?.click()
+
+function linkedFrom() {
+  const part = document.querySelector("#linked-from")
+  if (part?.matches("details")) part.open = true
+  part?.scrollIntoView()
+}
+
 const showKeys = () => document.querySelector("#keys").showModal()
 
 const actions = {
@@ -21,9 +39,15 @@ const actions = {
   n: () => follow("n"),
   w: () => follow("w"),
   h: () => follow("h"),
-  l: () => document.querySelector("#linked-from")?.scrollIntoView(),
-  ".": () => step(1),
-  ",": () => step(-1),
+  l: linkedFrom,
+  ".": () => go(1),
+  ",": () => go(-1),
+  r: () => document.dispatchEvent(new CustomEvent("note-new")),
+  s: () => act("settle"),
+  t: () => act("take"),
+  d: () => act("decline"),
+  q: () => act("question"),
+  g: () => act("page"),
   m: foldMargin,
   p: foldPlan,
   "?": showKeys

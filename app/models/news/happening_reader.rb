@@ -1,7 +1,7 @@
 # Some happenings as one viewer may read of them, now: whether and with which titles they are told, and the names of all who
 # are in them, looked up together.
 class HappeningReader
-  LEVELS = { readers: :read, writers: :write, keepers: :keep }.freeze
+  LEVELS = { readers: :read, hearers: :read, writers: :write, keepers: :keep }.freeze
 
   # @param happenings [Array<Happening>] with their people, pages and rooms
   # @param viewer [Viewer]
@@ -15,9 +15,11 @@ class HappeningReader
   def reads?(happening)
     readers = happening.kind.readers
     return @viewer.administrator? if readers == :administrators
-    return of_page?(happening) ? judged_by_tombstone?(happening, LEVELS.fetch(readers)) : among(Room, LEVELS.fetch(readers)).include?(happening.room_id) unless happening.page_id
+    level = happening.details["draft"] ? :write : LEVELS.fetch(readers)
+    return among(Page, level).include?(happening.page_id) if happening.page_id
+    return judged_by_tombstone?(happening, level) if of_page?(happening)
 
-    among(Page, LEVELS.fetch(readers)).include?(happening.page_id)
+    among(Room, readers == :hearers ? :inside : level).include?(happening.room_id)
   end
 
   # @return [String, nil] what it is about, as it was called; nil where the viewer may not read of that
@@ -69,7 +71,7 @@ class HappeningReader
   def among(model, level)
     @places[[ model, level ]] ||= begin
       ids = @happenings.filter_map(&:"#{model.model_name.element}_id").uniq
-      found = { [ Page, :read ] => -> { Page.seen_by(@viewer) }, [ Room, :read ] => -> { Room.seen_by(@viewer) } }.fetch([ model, level ]) { -> { model.giving(@viewer, level) } }.call
+      found = { [ Page, :read ] => -> { Page.seen_by(@viewer) }, [ Room, :read ] => -> { Room.seen_by(@viewer) }, [ Room, :inside ] => -> { Room.giving(@viewer, :read) } }.fetch([ model, level ]) { -> { model.giving(@viewer, level) } }.call
       found.where(id: ids).ids.to_set
     end
   end

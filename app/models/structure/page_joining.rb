@@ -1,4 +1,4 @@
-# One page that comes into another: its text, files, subpages, tags and pins go there, what pointed to it points there, and it
+# One page that comes into another: its text, files, subpages, tags, pins and what was said to it go there, what pointed to it points there, and it
 # waits in the bin, from where its address leads on.
 class PageJoining
   # The other page, or this one, holds changes that are not published: they would be published along, or lost.
@@ -46,6 +46,8 @@ class PageJoining
       raise ActiveRecord::RecordInvalid, saved unless saved.persisted?
 
       @into.publish(version: saved.version, by: by, note: note, at: at)
+      RemarkPlace.move(Remark.where(page: @from, parent: nil), to: @into.reload, blocks: joined.ids)
+      RemarkPlace.carry_all(@into)
       take_over(by: by, at: at)
       @from.reload.put_in_bin(by: by, at: at)
       Forwarding.set(@from, @into, blocks: joined.ids, whole: lead, at: at)

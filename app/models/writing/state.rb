@@ -37,6 +37,11 @@ class State
     @sections ||= Zuhause::Document::Outline.sections(document)
   end
 
+  # @return [Zuhause::Anchors::PageText] in which what is said to it is found again
+  def page_text
+    @page_text ||= Zuhause::Anchors::PageText.new(document)
+  end
+
   # Works out what is to be written, before a transaction begins: nobody waits for that then.
   def prepare
     tap { [ body, points, sections ] }

@@ -7,7 +7,7 @@ class ArchiveTest < Minitest::Test
     keeper = Viewer.new(id: 1)
     open, closed = [ false, true ].map { |archived| Acts::TABLE.keys.select { |act| Acts.may?(act, keeper, level: :keep, archived: archived) } }
     assert_equal %i[read pin copy see_bin grant template own_list erase archive describe_room make_room], closed
-    assert_equal %i[tick edit rename publish bin put_back add_subpage tag add_page join], open - closed
+    assert_equal %i[tick comment edit rename publish bin put_back add_subpage tag add_page join], open - closed
   end
 
   def test_nothing_moves_into_or_out_of_an_archived_room

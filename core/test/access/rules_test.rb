@@ -22,7 +22,7 @@ class AccessRulesTest < Minitest::Test
 
   def test_every_act_needs_what_the_table_says
     member = Viewer.new(id: 1)
-    { read: :read, tick: :comment, edit: :write, publish: :write, grant: :keep, own_list: :keep, add_page: :write }.each do |act, level|
+    { read: :read, tick: :comment, comment: :comment, edit: :write, publish: :write, grant: :keep, own_list: :keep, add_page: :write }.each do |act, level|
       Level::ORDER.each do |given|
         sight = Sight.of(given, published: true)
         assert_equal Level.at_least?(given, level), Acts.may?(act, member, level: given, sight: sight), "#{act} with #{given}"

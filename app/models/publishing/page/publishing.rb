@@ -11,7 +11,7 @@ module Page::Publishing
 
   # What follows an edition, in this order, whatever way it came to be: each is told by +follow_edition(page, edition)+. A
   # subject adds a line.
-  FOLLOWED_BY = %w[Section Passage Reference Forwarding PartsLedTo Task PageFile Dispute].freeze
+  FOLLOWED_BY = %w[Section Passage Reference Forwarding PartsLedTo Task PageFile Dispute RemarkPlace Remark].freeze
 
   included do
     has_many :editions
@@ -75,6 +75,7 @@ module Page::Publishing
       thrown = draft
       saved = save_draft(ticked_since(edition, edition.published_at), base_version: version, by: by, at: at)
       Edition.where(id: edition_id).update_all(draft_version: saved.version) # which draft it equals; what it says never changes
+      Remark.reopen_taken(self)
       Happening.write(:discarded, self, by: by, at: at)
       thrown
     end

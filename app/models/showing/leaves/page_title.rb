@@ -9,9 +9,9 @@ module Leaves
 
     def told(attrs, _document)
       page = level.pages[attrs["page"]]
-      return %(<a href="#{page_path(page)}">#{escape(page.title)}</a>) if page
+      return %(<a class="leaf-title" href="#{page_path(page)}">#{escape(page.title)}</a>) if page
 
-      escape(t(level.gone?(attrs["page"]) ? "page_title.gone" : "page_title.hidden"))
+      %(<span class="leaf-title">#{escape(t(level.gone?(attrs["page"]) ? "page_title.gone" : "page_title.hidden"))}</span>)
     end
   end
 end

@@ -14,7 +14,7 @@ module Zuhause
 
       TABLE = {
         read: reading, pin: reading, copy: reading,
-        tick: commenting,
+        tick: commenting, comment: commenting,
         edit: writing, rename: writing, publish: writing, bin: writing, put_back: writing, add_subpage: writing, tag: writing,
         add_page: Need.new(level: :write, open: true), see_bin: Need.new(level: :write),
         grant: keeping, template: keeping, own_list: keeping, erase: keeping, join: Need.new(level: :keep, sight: :draft, open: true), archive: keeping, describe_room: keeping,

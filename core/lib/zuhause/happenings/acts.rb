@@ -6,8 +6,8 @@ module Zuhause
       # are told of it, else it is for the record alone; +readers+: who may read that it happened, judged when they read;
       # +days+: how long it is kept, nil for good.
       #
-      # Readers: :readers see the published page or the room, :writers may write it, :keepers keep it, :administrators look
-      # after the house.
+      # Readers: :readers see the published page or the room; :hearers may read what is said there (of what is said to a draft
+      # those who see that); :writers may write it, :keepers keep it, :administrators look after the house.
       Act = Struct.new(:about, :news, :readers, :days, keyword_init: true)
 
       YEAR = 365
@@ -16,6 +16,8 @@ module Zuhause
       seen = Act.new(about: :page, news: false, readers: :readers)
       written = Act.new(about: :page, news: false, readers: :writers)
       kept = Act.new(about: :place, news: false, readers: :keepers)
+      said = Act.new(about: :place, news: true, readers: :hearers)
+      heard = Act.new(about: :place, news: false, readers: :hearers)
       room = Act.new(about: :room, news: false, readers: :readers)
       person = Act.new(about: :person, news: false, readers: :administrators)
       group = Act.new(about: :group, news: false, readers: :administrators)
@@ -28,6 +30,8 @@ module Zuhause
         begun: written, discarded: written, binned: written, back: written, erased: written, file_added: written,
         brought_in: Act.new(about: :place, news: false, readers: :writers),
         given: kept, changed: kept, taken: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
+        noted: said, proposed: said, asked: said, spoken: said, replied: said, addressed: said,
+        remark_settled: said, remark_reopened: said, words_taken: said, words_declined: said, answer_chosen: said, remark_removed: heard,
         room_made: room, room_changed: room, archived: room, reopened: room,
         invited: person, person_changed: person, role_changed: person, suspended: person, unsuspended: person, address_changed: person, password_changed: person,
         signed_in: coming, signed_out: coming,

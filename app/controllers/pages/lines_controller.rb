@@ -1,0 +1,9 @@
+class Pages::LinesController < ApplicationController
+  include InThread
+
+  door :comment
+
+  def create
+    add_line
+  end
+end

@@ -1,0 +1,9 @@
+class Rooms::ThreadsController < ApplicationController
+  include InThread
+
+  door :seen
+
+  def show
+    show_thread
+  end
+end

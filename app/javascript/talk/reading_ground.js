@@ -1,0 +1,119 @@
+import { lines, marked, rangeOf } from "./places"
+
+// The text that is read, as notes stand on it: they are marked in it, and a small sign behind each leads to the note.
+export default class ReadingGround {
+  constructor(root, words) {
+    Object.assign(this, { root, words })
+  }
+
+  // @param notes [Array<Element>]
+  mark(notes) {
+    this.clear()
+    for (const note of notes) this.lay(note)
+  }
+
+  lay(note) {
+    const { block, start, length, remark, x, kind } = note.dataset
+    const range = start === undefined ? null : rangeOf(this.root, block, Number(start), Number(length))
+    const element = document.getElementById(`b-${block}`)
+    if (!range && !element) return
+    if (range) this.wrap(range, remark, kind)
+    this.sign(note, range ? this.marks(remark).at(-1) : element, x !== undefined)
+  }
+
+  wrap(range, remark, kind) {
+    const walker = document.createTreeWalker(range.commonAncestorContainer, NodeFilter.SHOW_TEXT)
+    const nodes = []
+    const first = range.commonAncestorContainer
+    if (first.nodeType === Node.TEXT_NODE) nodes.push(first)
+    else while (walker.nextNode()) if (range.intersectsNode(walker.currentNode) && lines(this.root).some((line) => line.contains(walker.currentNode))) nodes.push(walker.currentNode)
+    for (const node of nodes) {
+      const from = node === range.startContainer ? range.startOffset : 0
+      const to = node === range.endContainer ? range.endOffset : node.length
+      if (to <= from || !node.data.slice(from, to).trim()) continue
+      const inner = document.createRange()
+      inner.setStart(node, from)
+      inner.setEnd(node, to)
+      const mark = Object.assign(document.createElement("span"), { className: `noted noted-${kind}` })
+      mark.dataset.mark = remark
+      inner.surroundContents(mark)
+    }
+  }
+
+  sign(note, after, pointed) {
+    const { remark, x, y } = note.dataset
+    const sign = Object.assign(document.createElement("button"), { type: "button", className: "noted-sign" })
+    sign.dataset.sign = remark
+    sign.setAttribute("aria-label", this.words.mark.replace("%{name}", note.querySelector("b")?.textContent ?? ""))
+    if (pointed) {
+      const picture = after.querySelector("img")
+      sign.classList.add("noted-point")
+      sign.dataset.x = x
+      sign.dataset.y = y
+      ;(picture?.closest("a") ?? picture)?.after(sign)
+    } else if (after.matches(".noted")) after.after(sign)
+    else (after.matches("table") ? after.closest(".table") : after.matches("figure") ? (after.querySelector("figcaption") ?? after) : after)[after.matches("table, hr") ? "after" : "append"](sign)
+  }
+
+  marks(remark) {
+    return [...this.root.querySelectorAll(`[data-mark="${remark}"]`)]
+  }
+
+  signOf(remark) {
+    return this.root.querySelector(`[data-sign="${remark}"]`)
+  }
+
+  clear() {
+    this.root.querySelectorAll("ins.noted-words").forEach((words) => words.remove())
+    this.root.querySelectorAll("[data-sign]").forEach((sign) => sign.remove())
+    this.root.querySelectorAll("[data-mark]").forEach((mark) => {
+      const parent = mark.parentNode
+      mark.replaceWith(...mark.childNodes)
+      parent.normalize()
+    })
+  }
+
+  // Points in pictures are where they are in the picture as large as it is now.
+  place() {
+    this.root.querySelectorAll(".noted-point").forEach((sign) => {
+      const picture = sign.closest("figure")?.querySelector("img")
+      if (!picture) return
+      sign.style.left = `${picture.offsetLeft + picture.offsetWidth * Number(sign.dataset.x) / 100}px`
+      sign.style.top = `${picture.offsetTop + picture.offsetHeight * Number(sign.dataset.y) / 100}px`
+    })
+  }
+
+  // @return [Number, null] where on the screen it stands
+  heightOf(note) {
+    const { remark, block } = note.dataset
+    const there = this.marks(remark)[0] ?? this.signOf(remark) ?? document.getElementById(`b-${block}`)
+    return there ? there.getBoundingClientRect().top : null
+  }
+
+  // Shows which one is meant, and what is proposed in its place.
+  here(note) {
+    this.root.querySelectorAll("ins.noted-words").forEach((words) => words.remove())
+    this.root.querySelectorAll(".noted-here").forEach((mark) => mark.classList.remove("noted-here"))
+    if (!note) return
+    const { remark, words, kind } = note.dataset
+    const marks = this.marks(remark)
+    ;[...marks, this.signOf(remark)].forEach((mark) => mark?.classList.add("noted-here"))
+    if (kind === "proposal" && words && marks.length) marks.at(-1).after(Object.assign(document.createElement("ins"), { className: "noted-words", textContent: ` ${words} ` }))
+  }
+
+  show(note) {
+    const there = this.marks(note.dataset.remark)[0] ?? this.signOf(note.dataset.remark)
+    for (let fold = there?.closest("details:not([open])"); fold; fold = fold.parentElement.closest("details:not([open])")) fold.open = true
+    there?.scrollIntoView({ block: "center" })
+  }
+
+  marked() {
+    return marked(this.root)
+  }
+
+  // @return [DOMRect, null] where what is marked ends
+  markedBox() {
+    const selection = document.getSelection()
+    return selection.rangeCount ? [...selection.getRangeAt(0).getClientRects()].at(-1) ?? null : null
+  }
+}
