@@ -43,7 +43,7 @@ module TalkHelper
   # @return [Hash] by which the script finds the place in the text
   def place_data(place, remark)
     { block: place.block_id, start: place.start, length: place.length, exact: place.exact, x: place.x, y: place.y, kind: remark.kind,
-      words: (remark.words if remark.kind == "proposal"), fits: (remark.kind == "proposal" ? place.state == "same" : nil) }
+      difference: (remark.difference if remark.kind == "proposal" && place.state == "same") }
   end
 
   # A form of one button that does something to a remark, beside the text if one is open.

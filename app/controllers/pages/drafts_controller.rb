@@ -13,6 +13,7 @@ class Pages::DraftsController < ApplicationController
     @draft = @page.draft
     @facts = PageFacts.new(@page, viewer)
     @names = EditorNames.new(@draft.document, @page, viewer)
+    @notes = NotesBeside.new(@page, viewer, stage: "draft")
     @writers = PageWriter.others(@page, by: viewer.person)
   end
 

@@ -25,7 +25,7 @@ export default class Bench {
     return this.found.get(name)
   }
 
-  hear(name, act) {
+  hear = (name, act) => {
     this.heard.set(name, [...(this.heard.get(name) ?? []), act])
   }
 

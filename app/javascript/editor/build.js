@@ -11,6 +11,7 @@ import edge from "./edge"
 import inView from "./in_view"
 import lastLine, { withLastLine } from "./last_line"
 import moving from "./moving"
+import noted from "./noted"
 import marks from "./marks"
 import { searching } from "./panels/searching"
 import selectionMenu from "./selection_menu"
@@ -38,6 +39,7 @@ export default function build({ root, element, content, words, names, page, past
       edge(words),
       blanks,
       searching,
+      noted,
       selectionMenu(menu),
       inView(root),
       lastLine,

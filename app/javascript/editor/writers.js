@@ -6,8 +6,9 @@ const WHILE = 3000 // while others write as well
 
 // Who else is writing on this page, told before one types and kept up while one writes; and what they have saved.
 export default class Writers {
-  constructor({ root, part, saving }) {
+  constructor({ root, part, saving, hear }) {
     Object.assign(this, { place: part("writers"), address: root.dataset.writers, draft: root.dataset.save, saving })
+    hear("follow", () => this.follow())
     document.addEventListener("visibilitychange", () => this.tell())
     this.tell()
   }

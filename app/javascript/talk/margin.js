@@ -2,6 +2,7 @@ import { naming } from "./naming"
 
 const GAP = 10 // pixels between notes
 const NEAR = 3 // notes on one block; more fold up
+const ACTS = { s: "settle", t: "take", d: "decline" }
 const NARROW = "(max-width: 1100px)"
 
 const keep = { read: (key) => sessionStorage.getItem(key) ?? "", write: (key, text) => (text ? sessionStorage.setItem(key, text) : sessionStorage.removeItem(key)) }
@@ -15,7 +16,7 @@ export default class Margin {
     const on = (target, names, act) => names.split(" ").forEach((name) => target.addEventListener(name, act, { signal: this.frame.signal }))
     on(this.aside, "click", (event) => this.pressed(event))
     on(this.aside, "submit", (event) => this.submitted(event))
-    on(this.aside, "keydown", (event) => { if (event.key === "Escape" && !event.defaultPrevented) this.close() })
+    on(this.aside, "keydown", (event) => this.key(event))
     on(window, "resize load", () => this.lay())
     on(document, "note-step", ({ detail }) => this.step(detail))
     on(document, "note-new", () => this.compose("note"))
@@ -44,7 +45,9 @@ export default class Margin {
   mark() {
     this.ground.mark(this.notes)
     this.notes.forEach((note) => this.sizes.observe(note))
-    this.aside.classList.toggle("margin-notes", this.list.children.length > 0)
+    const any = this.list.children.length > 0, from = this.aside.querySelector("#linked-from")
+    if (any && from && !this.aside.classList.contains("margin-notes")) from.open = false // notes stand where their text does
+    this.aside.classList.toggle("margin-notes", any)
     this.ground.here(this.openNote())
     this.lay()
   }
@@ -111,6 +114,10 @@ export default class Margin {
       return this.lay()
     }
     if (target.closest("[data-cancel]")) return this.cancel()
+    if (target.closest(".drawer-close") && this.aside.classList.contains("notes-drawer")) {
+      event.preventDefault() // the text stays where it is
+      return this.close()
+    }
     const card = target.closest("[data-open]")
     if (!card || event.ctrlKey || event.metaKey || event.shiftKey) return null
     event.preventDefault()
@@ -140,6 +147,17 @@ export default class Margin {
     this.ground.here(note)
     this.lay()
     if (this.narrow) note.scrollIntoView({ block: "nearest" })
+  }
+
+  // Where single keys are letters of the text, they are the notes' own while one of those has the focus.
+  key(event) {
+    if (event.defaultPrevented) return
+    if (event.key === "Escape") return this.close()
+    if (!document.querySelector("[data-writing]") || event.ctrlKey || event.metaKey || event.altKey || event.target.closest("input, textarea, select")) return
+    if (event.key === "." || event.key === ",") this.step(event.key === "." ? 1 : -1)
+    else if (ACTS[event.key]) event.target.closest("[data-remark]")?.querySelector(`[data-act=${ACTS[event.key]}]`)?.click()
+    else return
+    event.preventDefault()
   }
 
   note(id) { return this.list.querySelector(`[data-remark="${id}"]`) }

@@ -42,7 +42,7 @@ export default class ReadingGround {
 
   sign(note, after, pointed) {
     const { remark, x, y } = note.dataset
-    const sign = Object.assign(document.createElement("button"), { type: "button", className: "noted-sign" })
+    const sign = Object.assign(document.createElement("button"), { type: "button", className: `noted-sign noted-sign-${note.dataset.kind}` })
     sign.dataset.sign = remark
     sign.setAttribute("aria-label", this.words.mark.replace("%{name}", note.querySelector("b")?.textContent ?? ""))
     if (pointed) {
@@ -64,7 +64,7 @@ export default class ReadingGround {
   }
 
   clear() {
-    this.root.querySelectorAll("ins.noted-words").forEach((words) => words.remove())
+    this.unword()
     this.root.querySelectorAll("[data-sign]").forEach((sign) => sign.remove())
     this.root.querySelectorAll("[data-mark]").forEach((mark) => {
       const parent = mark.parentNode
@@ -86,19 +86,31 @@ export default class ReadingGround {
   // @return [Number, null] where on the screen it stands
   heightOf(note) {
     const { remark, block } = note.dataset
-    const there = this.marks(remark)[0] ?? this.signOf(remark) ?? document.getElementById(`b-${block}`)
+    const there = this.marks(remark).find((mark) => !mark.matches(".noted-covered")) ?? this.signOf(remark) ?? document.getElementById(`b-${block}`)
     return there ? there.getBoundingClientRect().top : null
   }
 
-  // Shows which one is meant, and what is proposed in its place.
+  // Shows which one is meant, and what is proposed in its place, by word.
   here(note) {
-    this.root.querySelectorAll("ins.noted-words").forEach((words) => words.remove())
+    this.unword()
     this.root.querySelectorAll(".noted-here").forEach((mark) => mark.classList.remove("noted-here"))
     if (!note) return
-    const { remark, words, kind } = note.dataset
+    const { remark, difference } = note.dataset
     const marks = this.marks(remark)
     ;[...marks, this.signOf(remark)].forEach((mark) => mark?.classList.add("noted-here"))
-    if (kind === "proposal" && words && marks.length) marks.at(-1).after(Object.assign(document.createElement("ins"), { className: "noted-words", textContent: ` ${words} ` }))
+    if (difference && marks.length) this.word(marks, JSON.parse(difference))
+  }
+
+  word(marks, difference) {
+    const words = Object.assign(document.createElement("span"), { className: "noted-words" })
+    words.append(...difference.map(([kind, text]) => (kind === "same" ? text : Object.assign(document.createElement(kind === "removed" ? "del" : "ins"), { textContent: text }))))
+    marks.at(-1).after(words)
+    marks.forEach((mark) => mark.classList.add("noted-covered"))
+  }
+
+  unword() {
+    this.root.querySelectorAll(".noted-words").forEach((words) => words.remove())
+    this.root.querySelectorAll(".noted-covered").forEach((mark) => mark.classList.remove("noted-covered"))
   }
 
   show(note) {

@@ -21,6 +21,8 @@ class DoorsTest < ActionDispatch::IntegrationTest
     added: [ 404, 403, 403, 303, 303, 403 ], # makes something new in a place that is named: whoever does not see it may not
     own: [ 404, 404, 404, 404, 200, 404 ], # what somebody brought in, and nobody else
     own_act: [ 404, 404, 404, 404, 303, 404 ],
+    own_words: [ 404, 404, 403, 403, 200, 404 ], # what somebody said, who keeps the page besides
+    own_words_act: [ 404, 404, 403, 403, 303, 404 ],
     nobody: [ 404, 404, 404, 404, 404, 404 ]
   }.freeze
 
@@ -168,6 +170,35 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/passages" => { to: ->(t) { "/p/#{t.page.to_param}/passages" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /p/:page_id/withheld_insert" => { to: ->(t) { "/p/#{t.page.to_param}/withheld_insert?page=#{t.sibling.public_id}" }, html: nil, json: :json_draft },
     "GET /live_inserts" => { to: ->(t) { "/live_inserts?page=#{t.page.public_id}" }, json: [ 401, 404, 200, 200, 200, 404 ] },
+    "GET /questions" => { to: "/questions" },
+    "GET /person_choices" => { to: "/person_choices?q=ana", html: nil, json: :json },
+    "GET /p/:page_id/remarks" => { to: ->(t) { "/p/#{t.page.to_param}/remarks" }, json: [ 401, 404, 200, 200, 200, 404 ] },
+    "GET /p/:page_id/remarks/new" => { to: ->(t) { "/p/#{t.page.to_param}/remarks/new" } },
+    "POST /p/:page_id/remarks" => { to: ->(t) { "/p/#{t.page.to_param}/remarks" }, with: ->(t) { { remark: { block: t.table, body: "Which?" } } } },
+    "GET /p/:page_id/questions" => { to: ->(t) { "/p/#{t.page.to_param}/questions" } },
+    "GET /p/:page_id/questions/new" => { to: ->(t) { "/p/#{t.page.to_param}/questions/new?body=grit" } },
+    "POST /p/:page_id/questions" => { to: ->(t) { "/p/#{t.page.to_param}/questions" }, with: { remark: { body: "Where?" } } },
+    "GET /p/:page_id/thread" => { to: ->(t) { "/p/#{t.page.to_param}/thread" } },
+    "POST /p/:page_id/lines" => { to: ->(t) { "/p/#{t.page.to_param}/lines" }, with: { remark: { body: "Hm." } } },
+    "GET /rooms/:room_id/thread" => { to: ->(t) { "/rooms/#{t.room.public_id}/thread" } },
+    "POST /rooms/:room_id/lines" => { to: ->(t) { "/rooms/#{t.room.public_id}/lines" }, with: { remark: { body: "Hm." } } },
+    "GET /remarks/:id" => { to: ->(t) { "/remarks/#{t.note.public_id}" } },
+    "GET /remarks/:id/edit" => { to: ->(t) { "/remarks/#{t.note.public_id}/edit" }, html: :own_words },
+    "PATCH /remarks/:id" => { to: ->(t) { "/remarks/#{t.note.public_id}" }, with: { remark: { body: "Better." } }, html: :own_words_act },
+    "DELETE /remarks/:id" => { to: ->(t) { "/remarks/#{t.note.public_id}" }, html: :own_words_act },
+    "POST /remarks/:remark_id/replies" => { to: ->(t) { "/remarks/#{t.note.public_id}/replies" }, with: { remark: { body: "Yes." } } },
+    "POST /remarks/:remark_id/settlement" => { to: ->(t) { "/remarks/#{t.note.public_id}/settlement" } },
+    "DELETE /remarks/:remark_id/settlement" => { to: ->(t) { "/remarks/#{t.note.public_id}/settlement" } },
+    "POST /remarks/:remark_id/voice" => { to: ->(t) { "/remarks/#{t.note.public_id}/voice?kind=seen" } },
+    "DELETE /remarks/:remark_id/voice" => { to: ->(t) { "/remarks/#{t.note.public_id}/voice" } },
+    "POST /remarks/:remark_id/taking" => { to: ->(t) { "/remarks/#{t.proposal.public_id}/taking" } },
+    "DELETE /remarks/:remark_id/taking" => { to: ->(t) { "/remarks/#{t.proposal.public_id}/taking" } },
+    "PATCH /remarks/:remark_id/place" => { to: ->(t) { "/remarks/#{t.note.public_id}/place?candidate=0" } },
+    "POST /remarks/:remark_id/choice" => { to: ->(t) { "/remarks/#{t.answer.public_id}/choice" }, html: :own_words_act },
+    "DELETE /remarks/:remark_id/choice" => { to: ->(t) { "/remarks/#{t.answer.public_id}/choice" }, html: :own_words_act },
+    "POST /remarks/:remark_id/section" => { to: ->(t) { "/remarks/#{t.answer.parent.public_id}/section" } },
+    "POST /remarks/:remark_id/question" => { to: ->(t) { "/remarks/#{t.note.public_id}/question" } },
+    "POST /remarks/:remark_id/page" => { to: ->(t) { "/remarks/#{t.note.public_id}/page" } },
     "GET /tasks" => { to: "/tasks" },
     "PATCH /p/:page_id/ticks/:id" => { to: ->(t) { "/p/#{t.page.to_param}/ticks/#{t.task.block_id}" }, with: { done: "1" }, json: [ 401, 404, 403, 200, 200, 404 ] },
     "POST /p/:page_id/texts" => { to: ->(t) { "/p/#{t.page.to_param}/texts" }, with: ->(_t) { { file: Rack::Test::UploadedFile.new(StringIO.new("# Grit"), "text/markdown", original_filename: "grit.md") } }, html: nil, json: [ 401, 404, 403, 201, 201, 404 ] },
@@ -217,7 +248,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival, :dispute
+  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival, :dispute, :note, :proposal, :answer
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -239,6 +270,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @tag = Tag.find_by!(name: "ice")
     @task = @page.tasks.first
     @dispute = @page.disputes.create!(name: "title", value: "Salt on the gangway")
+    @note = Remark.note(@page, Remark::OnText::Pointed.new(stage: "edition", block: table), by: @people[:keeper], body: "Which?")
+    @proposal = Remark.note(@page, Remark::OnText::Pointed.new(stage: "edition", block: @page.edition.document["content"].first.dig("attrs", "id"), start: 0, length: 4), words: "Sand", by: @people[:keeper], body: "")
+    @answer = Remark.say(@page, kind: "question", body: "Where?", by: @people[:keeper]).reply("Here.", by: @people[:keeper])
     @work = Work.create!(kind: "copying", person: @people[:keeper], page: @page, state: "done")
     @source = Source.enter({ title: "Salt and steel" }, by: @people[:keeper])
     @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current)

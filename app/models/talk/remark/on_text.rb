@@ -39,8 +39,9 @@ module Remark::OnText
 
     update!(quote: anchor.exact)
     point = { x: pointed.x, y: pointed.y }.compact
-    RemarkPlace.put(self, "edition", anchor, page.edition.state, point) if pointed.stage == "edition"
     RemarkPlace.put(self, "draft", anchor, page.draft.state, point)
+    published = RemarkPlace.put(self, "edition", anchor, page.edition.state, point) if page.edition
+    update!(draft: false) if draft && published&.state == "same" # all who read it read what is quoted
   end
 
   # @param stage [String] "edition" or "draft"
