@@ -17,6 +17,10 @@ class SidewaysTest < ActionDispatch::IntegrationTest
     @shown.first(2).each { |page| page.grant(holder(@gus), :read) }
     @shown.last.grant(holder(:anyone), :read)
     House.current.update!(public_addresses: true)
+    @said = @shown.map { |page| note(page, page.edition.state.page_text.blocks.last.text.split.first, by: @ben, body: "Grit here?") }
+    @asked = @shown.first(4).map { |page| ask(page, "How much salt for page #{page.id}?", by: @ben) }
+    @asked.first.reply("Much.", by: @ana)
+    Remark.say(@open, kind: "line", body: "Salt is here.", shown_page: @shown.first, by: @ben)
     @work = Source.enter({ title: "Salt and steel" }, by: @ana)
   end
 
@@ -47,7 +51,8 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   def paths
     asked = ASKED.flat_map { |words| %w[/find /suggestions /page_choices /passage_choices /place_choices /sources].map { |path| "#{path}?#{{ q: words }.to_query}" } }
     [ "/", "/pages", "/pages?by=reads", "/tags", "/rooms/#{@open.public_id}", "/rooms/#{@open.public_id}/pages", "/rooms/#{@open.public_id}/bin",
-      *@shown.flat_map { |page| [ "", "/editions", "/linked-from" ].map { |part| "/p/#{page.to_param}#{part}" } + [ "/page_choices?below=page:#{page.public_id}", "/mendings/new?from=page:#{page.public_id}" ] },
+      "/questions", "/questions?show=done", "/questions?q=grit", "/rooms/#{@open.public_id}/thread", "/person_choices?q=ana",
+      *@shown.flat_map { |page| [ "", "/editions", "/linked-from", "/remarks", "/remarks.json", "/remarks?show=displaced", "/questions", "/questions/new?body=grit+salt", "/thread" ].map { |part| "/p/#{page.to_param}#{part}" } + [ "/page_choices?below=page:#{page.public_id}", "/mendings/new?from=page:#{page.public_id}" ] },
       "/desk", "/desk/promised", "/desk/promised/sands", "/desk/broken", "/desk/addresses", "/desk/addresses?of=unchecked", "/page_choices?below=", "/page_choices?below=room:#{@open.public_id}",
       *Tag.where(name: %w[winter crew]).map { |tag| "/tags/#{tag.to_param}" }, *asked ]
   end
@@ -97,5 +102,19 @@ class SidewaysTest < ActionDispatch::IntegrationTest
     save_text(page, "## #{words.last}\n\n#{(words * 20).join(" ")} [to](page:#{@shown.sample(random: random).public_id}) and [part](page:#{part_of(@shown.sample(random: random))}) on [a site](https://site#{random.rand(3)}.example/) and [sand](promise:Sand)[@#{@work.public_id}].", by: @ana)
     page.reload.publish(version: page.draft.version, by: @ana) if random.rand(3).positive?
     Reading.record(page, by: @ana)
+    talk_on(page.reload, words)
+    whisper(@shown.sample(random: random))
+  end
+
+  def talk_on(page, words)
+    ask(page, "Where is the #{words.first}?", by: @ana).reply("In #{words.last}.", by: @ana)
+    note(page, words.first, by: @ana, stage: "draft", body: "#{words.last}, @Ben Holt?")
+    Remark.say(page, kind: "line", body: words.join(" "), by: @ana)
+  end
+
+  # What is said to a draft of a page that others read.
+  def whisper(page)
+    rewrite(page, "#{Zuhause::Markup::MarkdownWriter.write(page.reload.draft.document)}\n\nUntold #{@whispers = @whispers.to_i + 1} things.", by: @ana, publish: false)
+    note(page.reload, "Untold #{@whispers}", by: @ana, stage: "draft", body: "Not yet.").reply("No.", by: @ana)
   end
 end
