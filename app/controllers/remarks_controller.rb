@@ -14,6 +14,7 @@ class RemarksController < ApplicationController
   end
 
   def edit
+    render layout: !request.headers["X-Fragment"]
   end
 
   def update

@@ -30,6 +30,11 @@ module ApplicationHelper
     tag.time(l(time, format: :exact), datetime: time.iso8601)
   end
 
+  # @return [String, nil] somebody's name, for who meets it
+  def known_name(person)
+    person.name if viewer.meets?(person)
+  end
+
   # Somebody's picture, or their initials.
   #
   # @param label [String, nil] what it says, where no name stands beside it

@@ -7,6 +7,7 @@ class Pages::EditionsController < ApplicationController
 
   def index
     @pagy, @editions = pagy(@page.editions.newest_first.includes(:author), limit: PER_PAGE)
+    @credits = viewer.signed_in? ? Remark.where(edition: @editions).includes(:author).group_by(&:edition_id).transform_values { |taken| taken.filter_map(&:author).uniq.map(&:name) } : {}
     @joined = Page.joined_read_by(viewer).where(public_id: Forwarding.of_pages.where(page: @page).select(:from_page)).order(:title)
   end
 

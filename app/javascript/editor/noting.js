@@ -54,6 +54,8 @@ class WritingGround {
   }
 }
 
+const CHOSEN = 30 // milliseconds after a key until the editor knows what it chose
+
 // Notes beside the draft: made from what is chosen, walked through by Alt and the keys that do it where one reads.
 export default class Noting {
   constructor(bench) {
@@ -77,7 +79,7 @@ export default class Noting {
   key(event) {
     if (!event.altKey || event.ctrlKey || event.metaKey) return
     if (event.key === "." || event.key === ",") this.margin.step(event.key === "." ? 1 : -1)
-    else if (event.key === "r") this.margin.compose("note", this.ground.marked())
+    else if (event.key === "r") setTimeout(() => this.margin.compose("note", this.ground.marked()), CHOSEN)
     else return
     event.preventDefault()
   }

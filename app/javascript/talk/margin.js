@@ -27,7 +27,7 @@ export default class Margin {
     this.arrive()
   }
 
-  get notes() { return [...this.list.querySelectorAll("[data-remark]")] }
+  get notes() { return [...this.list.querySelectorAll("[data-remark]:not(.note-nowhere)")] }
 
   get key() { return `note/${this.section.dataset.page}` }
 
@@ -43,9 +43,9 @@ export default class Margin {
   }
 
   mark() {
-    this.ground.mark(this.notes)
+    this.ground.mark([...this.list.querySelectorAll("[data-remark]")])
     this.notes.forEach((note) => this.sizes.observe(note))
-    const any = this.list.children.length > 0, from = this.aside.querySelector("#linked-from")
+    const any = this.notes.length > 0, from = this.aside.querySelector("#linked-from")
     if (any && from && !this.aside.classList.contains("margin-notes")) from.open = false // notes stand where their text does
     this.aside.classList.toggle("margin-notes", any)
     this.ground.here(this.openNote())
@@ -62,7 +62,7 @@ export default class Margin {
   // Each at the height of its text, none over another; the open one exactly there.
   lay() {
     this.ground.place()
-    const notes = [...this.list.children]
+    const notes = [...this.list.children].filter((note) => !note.matches(".note-nowhere"))
     this.foldUp(notes)
     if (this.narrow || document.documentElement.dataset.margin === "folded") return this.unlay(notes)
     const top = this.list.getBoundingClientRect().top
@@ -131,6 +131,7 @@ export default class Margin {
     if (this.narrow) this.drawer(true)
     this.ground.here(note)
     if (show) this.ground.show(note)
+    if (note.dataset.within) return note.querySelector("a").focus({ preventScroll: true }) // told in full where it stands
     if (!note.classList.contains("note-open")) {
       const answer = await this.fetch(`${note.querySelector("[data-open]").href}?beside=${this.section.dataset.stage}`)
       if (!answer?.ok) return this.say(this.words.failed)
@@ -190,7 +191,7 @@ export default class Margin {
   step(by) {
     const notes = this.notes
     if (!notes.length) return this.say(this.words.none)
-    const at = notes.findIndex((note) => note.classList.contains("note-open") || note === document.activeElement)
+    const at = notes.findIndex((note) => note.classList.contains("note-open") || note.contains(document.activeElement))
     const seen = at < 0 ? notes.findIndex((note) => (this.ground.heightOf(note) ?? 0) > 0) : -1
     const next = at >= 0 ? (at + by + notes.length) % notes.length : Math.max(0, by > 0 ? seen : seen - 1)
     return this.open(notes[next].dataset.remark, { show: true })

@@ -3,6 +3,7 @@
 
 const NOTHING = ".mention, .footnote, .cite, .cite-gone, .leaf-title, .sr-only, .link-gone-mark, .task-box, .task-facts, button, img, .noted-words"
 const OWN = /^b-[a-z0-9]{8}$/
+const ANY = /^b-(?:[a-z0-9]{8}-)*[a-z0-9]{8}$/ // of what is shown live too
 
 // @return [Array<{ node, from, length, whole }>] what the line of a block is made of
 export function pieces(block) {
@@ -24,9 +25,15 @@ export function pieces(block) {
 
 const sum = (found) => found.reduce((all, { length }) => all + length, 0)
 
-// The blocks of a text that hold words themselves, in order.
-export function lines(root) {
-  return [...root.querySelectorAll("[id^='b-']")].filter((block) => OWN.test(block.id) && ![...block.querySelectorAll("[id^='b-']")].some((inner) => OWN.test(inner.id)))
+// The blocks of a text that hold words themselves, in order; its own, or all that are shown in it.
+export function lines(root, which = OWN) {
+  return [...root.querySelectorAll("[id^='b-']")].filter((block) => which.test(block.id) && ![...block.querySelectorAll("[id^='b-']")].some((inner) => which.test(inner.id)))
+}
+
+// @param within [String, undefined] the page that it stands in, if that is shown live here
+// @return [Element, null]
+export function blockOf(root, id, within) {
+  return within ? root.querySelector(`[data-insert="${within}"] [id$="-${id}"]`) : document.getElementById(`b-${id}`)
 }
 
 function point(block, at, end) {
@@ -38,9 +45,9 @@ function point(block, at, end) {
 }
 
 // @return [Range, null]
-export function rangeOf(root, id, start, length) {
-  const all = lines(root)
-  let at = all.findIndex((block) => block.id === `b-${id}`)
+export function rangeOf(root, id, start, length, within) {
+  const all = lines(root, within ? ANY : OWN)
+  let at = all.indexOf(blockOf(root, id, within))
   if (at < 0) return null
   const range = document.createRange()
   const from = point(all[at], start, false)

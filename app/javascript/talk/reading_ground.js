@@ -1,4 +1,4 @@
-import { lines, marked, rangeOf } from "./places"
+import { blockOf, lines, marked, rangeOf } from "./places"
 
 // The text that is read, as notes stand on it: they are marked in it, and a small sign behind each leads to the note.
 export default class ReadingGround {
@@ -13,20 +13,21 @@ export default class ReadingGround {
   }
 
   lay(note) {
-    const { block, start, length, remark, x, kind } = note.dataset
-    const range = start === undefined ? null : rangeOf(this.root, block, Number(start), Number(length))
-    const element = document.getElementById(`b-${block}`)
+    const { block, start, length, remark, x, kind, within } = note.dataset
+    const range = start === undefined ? null : rangeOf(this.root, block, Number(start), Number(length), within)
+    const element = blockOf(this.root, block, within)
+    note.classList.toggle("note-nowhere", !range && !element) // another part of that page is shown
     if (!range && !element) return
-    if (range) this.wrap(range, remark, kind)
+    if (range) this.wrap(range, remark, kind, within)
     this.sign(note, range ? this.marks(remark).at(-1) : element, x !== undefined)
   }
 
-  wrap(range, remark, kind) {
+  wrap(range, remark, kind, within) {
     const walker = document.createTreeWalker(range.commonAncestorContainer, NodeFilter.SHOW_TEXT)
     const nodes = []
     const first = range.commonAncestorContainer
     if (first.nodeType === Node.TEXT_NODE) nodes.push(first)
-    else while (walker.nextNode()) if (range.intersectsNode(walker.currentNode) && lines(this.root).some((line) => line.contains(walker.currentNode))) nodes.push(walker.currentNode)
+    else while (walker.nextNode()) if (range.intersectsNode(walker.currentNode) && (within || lines(this.root).some((line) => line.contains(walker.currentNode)))) nodes.push(walker.currentNode)
     for (const node of nodes) {
       const from = node === range.startContainer ? range.startOffset : 0
       const to = node === range.endContainer ? range.endOffset : node.length
@@ -85,8 +86,8 @@ export default class ReadingGround {
 
   // @return [Number, null] where on the screen it stands
   heightOf(note) {
-    const { remark, block } = note.dataset
-    const there = this.marks(remark).find((mark) => !mark.matches(".noted-covered")) ?? this.signOf(remark) ?? document.getElementById(`b-${block}`)
+    const { remark, block, within } = note.dataset
+    const there = this.marks(remark).find((mark) => !mark.matches(".noted-covered")) ?? this.signOf(remark) ?? blockOf(this.root, block, within)
     return there ? there.getBoundingClientRect().top : null
   }
 

@@ -13,7 +13,12 @@ class NotesBeside
 
   # @return [Array<RemarkPlace>] in the order of the text, each with its remark
   def places
-    @places ||= found.select(&:found?).sort_by { |place| [ place.position, place.remark_id ] }.first(MOST)
+    @places ||= [ *found.select(&:found?).sort_by { |place| [ place.position, place.remark_id ] }, *within ].first(MOST)
+  end
+
+  # @return [Integer] of the page itself
+  def count
+    places.count { |place| place.remark.page_id == @page.id }
   end
 
   # @return [Integer] open ones whose place is gone, or not sure
@@ -23,7 +28,7 @@ class NotesBeside
 
   # @return [Boolean] whether anything was ever said to the text
   def any?
-    @viewer.signed_in? && (found.any? || of_page.exists?)
+    @viewer.signed_in? && (places.any? || found.any? || of_page.exists?)
   end
 
   # @return [Integer]
@@ -49,6 +54,15 @@ class NotesBeside
 
   def of_page
     Remark.of_page(@page, @viewer).firsts.of_kind(*Remark::ON_TEXT).where.not("removed_at IS NOT NULL AND standing IN (?)", Remark::DONE)
+  end
+
+  # Those that stand on other pages' texts which are shown live in this one.
+  def within
+    ids = @viewer.signed_in? ? Reference.where(page: @page, use: "insert", stage: @stage, target_kind: "page").distinct.pluck(:target_id) - [ @page.public_id ] : []
+    return [] if ids.empty?
+
+    said = Remark.kept.firsts.open_still.where(kind: Remark::ON_TEXT, draft: false, page_id: Page.seen_by(@viewer).where(public_id: ids).select(:id))
+    RemarkPlace.where(stage: "edition", state: RemarkPlace::FOUND).joins(:remark).merge(said).includes(remark: %i[author page]).order(:position).to_a
   end
 
   def found

@@ -27,7 +27,7 @@ module Leaves
       return none(problem(attrs, document) || :too_much, attrs) unless inner
       return none(:gone, attrs) if inner.gone?
 
-      %(<div class="insert">#{inner.to_html}<p class="insert-from">#{from(inner)}</p></div>)
+      %(<div class="insert" data-insert="#{inner.page.public_id}">#{inner.to_html}<p class="insert-from">#{from(inner)}</p></div>)
     end
 
     private
