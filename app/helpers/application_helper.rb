@@ -18,6 +18,12 @@ module ApplicationHelper
     content_for(:title, text)
   end
 
+  # The day without more, for long lists.
+  def short_day(time)
+    date = time.in_time_zone.to_date
+    (@short_days ||= {})[date] ||= l(date, format: date.year == Time.current.year ? :day : :day_and_year)
+  end
+
   # @param time [Time] shown in the viewer's time zone
   def day(time)
     time = time.in_time_zone

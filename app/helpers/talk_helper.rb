@@ -9,6 +9,13 @@ module TalkHelper
     simple_lines(safe_join(parts))
   end
 
+  # @return [String] its words in short, on one line
+  def remark_short(remark, told, length)
+    return t("remarks.removed") if remark.removed?
+
+    Zuhause::Talk::Words.parts(remark.body).map { |part| plain_part(part, told) }.join.tr("\n", " ").truncate(length)
+  end
+
   def remark_author(remark)
     remark.author&.name || t("happenings.somebody")
   end
@@ -39,11 +46,26 @@ module TalkHelper
     place.is_a?(Page) ? page_thread_path(place, **more) : room_thread_path(place, **more)
   end
 
-  # @param place [RemarkPlace]
-  # @return [Hash] by which the script finds the place in the text
-  def place_data(place, remark)
-    { block: place.block_id, start: place.start, length: place.length, exact: place.exact, x: place.x, y: place.y, kind: remark.kind,
-      difference: (remark.difference if remark.kind == "proposal" && place.state == "same") }
+  # By which the script finds the place in the text.
+  #
+  # @param note [NotesBeside::Note]
+  # @param within [Boolean] whether it stands on another page's text that is shown live
+  def place_attributes(note, within)
+    values = { remark: note.public_id, block: note.block_id, start: note.start, length: note.length, x: note.x, y: note.y, kind: note.kind, within: (note.page_key if within),
+               difference: (note.difference.to_json if note.kind == "proposal" && note.state == "same") }
+    html = values.filter_map { |name, value| %(data-#{name}="#{ERB::Util.unwrapped_html_escape(value.to_s)}") unless value.nil? }
+    %(id="remark-#{note.public_id}" #{html.join(" ")}).html_safe
+  end
+
+  # The addresses of many remarks.
+  def remark_address(remark)
+    (@remark_address ||= remark_path("0")).sub(/0\z/, remark.public_id)
+  end
+
+  # How much was said to it, if anything was.
+  def remark_counts(remark, told)
+    replies, seen = told.reply_count(remark), told.voices(remark, "seen")
+    [ (t("remarks.replies", count: replies) if replies.positive?), (t("remarks.seen", count: seen) if seen.positive?) ].compact.join(" · ").presence
   end
 
   # A form of one button that does something to a remark, beside the text if one is open.
@@ -59,6 +81,14 @@ module TalkHelper
     when :person then tag.span("@#{mentioned(told.person(part.value))}", class: "mention")
     when :page then (page = told.page(part.value)) ? link_to(page.title, page_path(page, anchor: ("b-#{part.block}" if part.block))) : t("document.page_title.hidden")
     when :site then link_to(part.value.truncate(60), part.value, rel: "noopener noreferrer nofollow", class: "link-away")
+    else part.value
+    end
+  end
+
+  def plain_part(part, told)
+    case part.kind
+    when :person then "@#{mentioned(told.person(part.value))}"
+    when :page then told.page(part.value)&.title || t("document.page_title.hidden")
     else part.value
     end
   end

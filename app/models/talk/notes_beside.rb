@@ -1,6 +1,30 @@
 # The open notes and proposals that stand beside a page's text, for one viewer.
 class NotesBeside
   MOST = 400
+  SHORT = 400 # characters of what was said that are looked up, more than are shown
+
+  COLUMNS = { id: "remarks.id", public_id: "remarks.public_id", kind: "remarks.kind", page_id: "remarks.page_id", page_key: "pages.public_id", page_title: "pages.title", author_name: "people.name",
+              body: "substr(remarks.body, 1, #{SHORT})", words: "remarks.words", quote: "remarks.quote", draft: "remarks.draft", removed_at: "remarks.removed_at", created_at: "remarks.created_at",
+              state: "remark_places.state", block_id: "remark_places.block_id", start: "remark_places.start", length: "remark_places.length", x: "remark_places.x", y: "remark_places.y", position: "remark_places.position" }.freeze
+
+  # One of them in short, with where it stands: what a margin of hundreds needs, and no more.
+  Note = Struct.new(*COLUMNS.keys, keyword_init: true) do
+    def difference
+      Zuhause::Talk::Proposing.difference(quote.to_s, words.to_s)
+    end
+
+    def removed?
+      !removed_at.nil?
+    end
+
+    def done?
+      false
+    end
+
+    def found?
+      RemarkPlace::FOUND.include?(state)
+    end
+  end
 
   attr_reader :page, :stage, :open, :viewer
 
@@ -11,14 +35,14 @@ class NotesBeside
     @stage = stage == "draft" && viewer.sight_of(page) == :draft ? "draft" : "edition"
   end
 
-  # @return [Array<RemarkPlace>] in the order of the text, each with its remark
-  def places
-    @places ||= [ *found.select(&:found?).sort_by { |place| [ place.position, place.remark_id ] }, *within ].first(MOST)
+  # @return [Array<Note>] in the order of the text
+  def notes
+    @notes ||= [ *found.select(&:found?).sort_by { |note| [ note.position, note.id ] }, *within ].first(MOST)
   end
 
   # @return [Integer] of the page itself
   def count
-    places.count { |place| place.remark.page_id == @page.id }
+    notes.count { |note| note.page_id == @page.id }
   end
 
   # @return [Integer] open ones whose place is gone, or not sure
@@ -28,7 +52,7 @@ class NotesBeside
 
   # @return [Boolean] whether anything was ever said to the text
   def any?
-    @viewer.signed_in? && (places.any? || found.any? || of_page.exists?)
+    notes.any? || found.any? || done.positive?
   end
 
   # @return [Integer]
@@ -36,8 +60,9 @@ class NotesBeside
     @done ||= of_page.where(standing: Remark::DONE).count
   end
 
+  # @return [ToldRemarks]
   def told
-    @told ||= ToldRemarks.new(places.map(&:remark), @viewer, replies: false)
+    @told ||= ToldRemarks.new(notes, @viewer, replies: false)
   end
 
   # @return [ToldRemarks] of the one that is open
@@ -53,19 +78,24 @@ class NotesBeside
   private
 
   def of_page
-    Remark.of_page(@page, @viewer).firsts.of_kind(*Remark::ON_TEXT).where.not("removed_at IS NOT NULL AND standing IN (?)", Remark::DONE)
+    Remark.of_page(@page, @viewer).firsts.of_kind(*Remark::ON_TEXT)
+  end
+
+  def found
+    @found ||= told_at(of_page.open_still, @stage)
   end
 
   # Those that stand on other pages' texts which are shown live in this one.
   def within
-    ids = @viewer.signed_in? ? Reference.where(page: @page, use: "insert", stage: @stage, target_kind: "page").distinct.pluck(:target_id) - [ @page.public_id ] : []
+    ids = Reference.where(page: @page, use: "insert", stage: @stage, target_kind: "page").distinct.pluck(:target_id) - [ @page.public_id ]
     return [] if ids.empty?
 
     said = Remark.kept.firsts.open_still.where(kind: Remark::ON_TEXT, draft: false, page_id: Page.seen_by(@viewer).where(public_id: ids).select(:id))
-    RemarkPlace.where(stage: "edition", state: RemarkPlace::FOUND).joins(:remark).merge(said).includes(remark: %i[author page]).order(:position).to_a
+    told_at(said, "edition").select(&:found?).sort_by { |note| [ note.page_id, note.position ] }
   end
 
-  def found
-    @found ||= @viewer.signed_in? ? RemarkPlace.where(stage: @stage).joins(:remark).merge(of_page.open_still).includes(remark: :author).to_a : []
+  def told_at(remarks, stage)
+    rows = remarks.joins(:places).where(remark_places: { stage: stage }).joins(:page).left_joins(:author).pluck(*COLUMNS.values.map { |column| Arel.sql(column) })
+    rows.map { |row| Note.new(**COLUMNS.keys.zip(row).to_h) }
   end
 end

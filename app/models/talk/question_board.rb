@@ -18,35 +18,37 @@ class QuestionBoard
 
   # @return [Integer]
   def count(show = @show)
-    (@counts ||= all.group(:standing).count).values_at(*SHOWS.fetch(show)).sum(&:to_i)
+    (@counts ||= all.group("remarks.standing").count).values_at(*SHOWS.fetch(show)).sum(&:to_i)
   end
 
   # @return [Array<Remark>] without an answer the oldest first; others those that helped most people
   def questions(limit:, offset: 0)
     found = all.where(standing: SHOWS.fetch(show)).preload(:author, page: :room)
-    found = show == "open" ? found.order(:created_at, :id) : found.order(helped: :desc, id: :desc)
+    found = show == "open" ? found.order("remarks.created_at", "remarks.id") : found.order("remarks.helped DESC", "remarks.id DESC")
     found.limit(limit).offset(offset).to_a
   end
 
   # @return [Array<Room>] that have questions
   def rooms
-    Room.where(id: Page.where(id: readable.select(:page_id)).select(:room_id)).in_order
+    Room.where(id: readable.distinct.pluck("pages.room_id")).in_order
   end
 
   # @return [Array<Tag>] of pages that have questions
   def tags
-    Tag.where(id: Tagging.where(page_id: readable.select(:page_id)).select(:tag_id)).by_name
+    Tag.where(id: Tagging.where(page_id: readable.select(:page_id)).distinct.pluck(:tag_id)).by_name
   end
 
   private
 
+  # Page by page of those that are asked of: there are fewer of them than of pages that one reads.
   def readable
-    Remark.seen_by(@viewer).kept.firsts.of_kind("question")
+    seen = Remark.joins(:page).merge(Page.seen_by(@viewer)).where(draft: false).or(Remark.joins(:page).merge(Page.drafts_seen_by(@viewer)))
+    seen.kept.firsts.of_kind("question")
   end
 
   def all
     found = readable
-    found = found.where(page_id: Page.where(room: @room).select(:id)) if @room
+    found = found.where(pages: { room_id: @room.id }) if @room
     found = found.where(page_id: Tagging.where(tag: @tag).select(:page_id)) if @tag
     @words.split.first(8).inject(found) { |narrowed, word| narrowed.where(saying(word)) }
   end

@@ -27,6 +27,29 @@ class AnchorsTest < Minitest::Test
     assert_equal :gone, find("Call the night desk before nine.", "Call the night desk before nine", "Other words stand here now.").state
   end
 
+  def test_whole_words_are_not_found_within_others_and_letters_of_any_kind_count_as_one
+    assert_equal :gone, find("The key hangs.", "key", "The keyhole of the chart room is wide.").state
+    found = find("Größe: der Schlüssel hängt hier.", "Schlüssel", "Ä ü ö ß.\n\nGröße: nun der Schlüssel hängt hier.")
+    assert_equal [ :same, "Schlüssel", 15 ], [ found.state, found.anchor.exact, found.anchor.start ]
+  end
+
+  def test_a_block_that_is_meant_as_a_whole_is_there_or_not_and_its_picture_can_be_another
+    document = document("Text.").then { |doc| doc.merge("content" => doc["content"] + [ { "type" => "figure", "attrs" => { "id" => "figure01", "file" => "abcdefghij" } } ]) }
+    anchor = Anchors.whole(document, "figure01")
+    other = document.merge("content" => [ document["content"].last.merge("attrs" => { "id" => "figure01", "file" => "zbcdefghij" }) ])
+    assert_equal %i[same changed gone], [ document, other, document("Text.") ].map { |doc| Anchors.find(anchor, doc).state }
+    assert_nil Anchors.whole(document, "figure02")
+  end
+
+  def test_an_annotation_says_where_it_stands_in_three_ways
+    document = document("Salt and grit.")
+    anchor = Anchors.at(document, document["content"].first.dig("attrs", "id"), 5, 3)
+    given = Anchors::Annotation.of(id: "https://house.example/remarks/a", source: "https://house.example/p/b", kind: "proposal", body: "Why?", words: "or", by: "Ben", at: Time.utc(2026, 11, 3), anchor: anchor, place: 5)
+    assert_equal %w[FragmentSelector TextQuoteSelector TextPositionSelector], given.dig("target", "selector").map { |selector| selector["type"] }
+    assert_equal [ "editing", "or", "2026-11-03T00:00:00Z" ], [ given["motivation"], given["body"].last["value"], given["created"] ]
+    assert_equal [ [ 5, 8 ] ], given.dig("target", "selector").filter_map { |selector| selector.values_at("start", "end") if selector["start"] }
+  end
+
   def test_of_two_that_are_as_likely_none_is_taken
     found = find("One two three four five six.", "two three four five", "x\n\nOne two three four five six.\n\nOne two three four five six.", fresh: true)
     assert_equal [ :doubtful, 2 ], [ found.state, found.candidates.size ]

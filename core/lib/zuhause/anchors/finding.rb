@@ -52,12 +52,17 @@ module Zuhause
       end
 
       def places
-        @places ||= @text.places_of(@anchor.exact, MOST).select { |place| [ [ @anchor.prefix[-1], @text.whole[place - 1, 1], 0 ], [ @anchor.suffix[0], @text.whole[place + @anchor.length], -1 ] ].all? { |was, is, edge| bordered?(was, edge) == bordered?((is unless place.zero? && edge.zero?), edge) } }
+        @places ||= @text.places_of(@anchor.exact, MOST).select { |place| bordered_alike?(place) }
       end
 
       # Whole words are not found within others.
+      def bordered_alike?(place)
+        left = place.zero? ? "" : @text.slice(place - 1, 1)
+        bordered?(@anchor.prefix[-1], 0) == bordered?(left, 0) && bordered?(@anchor.suffix[0], -1) == bordered?(@text.slice(place + @anchor.length, 1), -1)
+      end
+
       def bordered?(beside, edge)
-        [ beside.to_s, @anchor.exact[edge] ].any? { |letter| !letter.match?(WORD) }
+        !(beside.to_s.match?(WORD) && @anchor.exact[edge].match?(WORD))
       end
 
       # Being in its block counts as much as a few characters around it.
@@ -70,16 +75,22 @@ module Zuhause
       end
 
       def before(place)
-        stood = @text.whole[[ place - CONTEXT, 0 ].max...place]
-        same(@anchor.prefix.reverse, stood.reverse)
+        (@before ||= {})[place] ||= same(backwards, @text.before(place).reverse)
       end
 
       def behind(place)
-        same(@anchor.suffix, @text.whole[place + @anchor.length, CONTEXT].to_s)
+        (@behind ||= {})[place] ||= same(@anchor.suffix, @text.slice(place + @anchor.length, CONTEXT))
       end
 
+      def backwards
+        @backwards ||= @anchor.prefix.reverse
+      end
+
+      # @return [Integer] characters that both begin with
       def same(one, other)
-        one.each_char.zip(other.each_char).take_while { |a, b| a == b }.size
+        length = [ one.length, other.length ].min
+        length -= 1 until one.start_with?(other[0, length])
+        length
       end
 
       def own?(place)
@@ -103,7 +114,7 @@ module Zuhause
 
       # Where the text began or ended beside it, it must do so there.
       def both?(place, most)
-        [ [ before(place), @anchor.prefix, place.zero? ], [ behind(place), @anchor.suffix, place + @anchor.length >= @text.whole.length ] ].all? do |same, was, edge|
+        [ [ before(place), @anchor.prefix, place.zero? ], [ behind(place), @anchor.suffix, place + @anchor.length >= @text.length ] ].all? do |same, was, edge|
           was.empty? ? edge : same >= [ most, was.length ].min
         end
       end

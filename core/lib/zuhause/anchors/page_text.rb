@@ -9,6 +9,10 @@ module Zuhause
         end
       end
 
+      # Letters beyond ASCII are counted from the beginning each time, but for an encoding in which all are of one width.
+      WIDE = Encoding::UTF_32LE
+      private_constant :WIDE
+
       attr_reader :whole, :blocks
 
       # @param document [Hash]
@@ -23,6 +27,7 @@ module Zuhause
           Block.new(node.dig("attrs", "id"), text, from).tap { from += text.length + 1 }
         end
         @whole = @blocks.map(&:text).join("\n")
+        @wide = @whole.encode(WIDE) unless @whole.ascii_only?
         @by_id = @blocks.to_h { |block| [ block.id, block ] }
       end
 
@@ -62,15 +67,31 @@ module Zuhause
       # @return [Anchor]
       def anchor_at(place, length)
         block = block_at(place)
-        Anchor.new(block: block.id, start: place - block.from, length: length, exact: @whole[place, length],
-                   prefix: @whole[[ place - CONTEXT, 0 ].max...place], suffix: @whole[place + length, CONTEXT].to_s)
+        Anchor.new(block: block.id, start: place - block.from, length: length, exact: slice(place, length), prefix: before(place), suffix: slice(place + length, CONTEXT))
+      end
+
+      # @return [String] so many characters from that place on
+      def slice(place, length)
+        @wide ? @wide[place, length].to_s.encode(Encoding::UTF_8) : @whole[place, length].to_s
+      end
+
+      # @return [String] what stands before it, as far as it is remembered
+      def before(place)
+        from = [ place - CONTEXT, 0 ].max
+        slice(from, place - from)
       end
 
       # @return [Array<Integer>] places where the words stand
       def places_of(words, most)
+        text, words = @wide ? [ @wide, words.encode(WIDE) ] : [ @whole, words ]
         found, at = [], -1
-        found << at while found.size < most && (at = @whole.index(words, at + 1))
+        found << at while found.size < most && (at = text.index(words, at + 1))
         found
+      end
+
+      # @return [Integer] characters
+      def length
+        @whole.length
       end
     end
   end

@@ -16,6 +16,8 @@ module Zuhause
       # @param text [String] as it is kept
       # @return [Array<Part>] in order
       def parts(text)
+        return [ Part.new(:text, text) ] unless text.include?(":") # as most do
+
         text.split(/(#{TARGET}|#{SITE})/o).reject(&:empty?).map { |part| part_of(part) }
       end
 
