@@ -1,6 +1,6 @@
 resources :pages, path: "p", only: [] do
   scope module: :pages do
-    resources :files, only: :create
+    resources :files, only: %i[index create]
   end
 end
 

@@ -29,7 +29,7 @@ class AnchorsTest < Minitest::Test
 
   def test_whole_words_are_not_found_within_others_and_letters_of_any_kind_count_as_one
     assert_equal :gone, find("The key hangs.", "key", "The keyhole of the chart room is wide.").state
-    found = find("Größe: der Schlüssel hängt hier.", "Schlüssel", "Ä ü ö ß.\n\nGröße: nun der Schlüssel hängt hier.")
+    found = find("Größe: der Schlüssel hängt hier.", "Schlüssel", "Ä ü ö ß.\n\nNun Größe: der Schlüssel hängt hier.")
     assert_equal [ :same, "Schlüssel", 15 ], [ found.state, found.anchor.exact, found.anchor.start ]
   end
 

@@ -202,6 +202,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /tasks" => { to: "/tasks" },
     "PATCH /p/:page_id/ticks/:id" => { to: ->(t) { "/p/#{t.page.to_param}/ticks/#{t.task.block_id}" }, with: { done: "1" }, json: [ 401, 404, 403, 200, 200, 404 ] },
     "POST /p/:page_id/texts" => { to: ->(t) { "/p/#{t.page.to_param}/texts" }, with: ->(_t) { { file: Rack::Test::UploadedFile.new(StringIO.new("# Grit"), "text/markdown", original_filename: "grit.md") } }, html: nil, json: [ 401, 404, 403, 201, 201, 404 ] },
+    "GET /p/:page_id/files" => { to: ->(t) { "/p/#{t.page.to_param}/files" } },
     "POST /p/:page_id/files" => { to: ->(t) { "/p/#{t.page.to_param}/files" }, with: ->(t) { { file: t.upload } }, html: nil, json: [ 401, 404, 403, 201, 201, 404 ] },
     "GET /files/:id" => { to: ->(t) { "/files/#{t.shown_file.public_id}" }, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /p/:page_id/states" => { to: ->(t) { "/p/#{t.page.to_param}/states" } },

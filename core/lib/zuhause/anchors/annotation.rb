@@ -1,3 +1,5 @@
+require "time"
+
 module Zuhause
   module Anchors
     # A remark on a text as an annotation of the W3C Web Annotation Data Model (2017), which others can read.
