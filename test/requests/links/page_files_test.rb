@@ -34,6 +34,7 @@ class PageFilesTest < ActionDispatch::IntegrationTest
     get "/p/#{@page.to_param}/files"
     assert_select ".row-main", text: "b.png", count: 0
     sign_in @ana
+    get "/p/#{@page.to_param}/files" # what every screen carries is made anew
     few = queries { get "/p/#{@page.to_param}/files" }
     assert_select ".place", text: /Fresh rope.*draft/m
     save(@page, Array.new(6) { |i| figure(PageFile.take(upload("#{i}.svg"), page: @page, by: @ana), "Picture #{i}") }, publish: true)
