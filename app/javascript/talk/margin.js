@@ -16,11 +16,11 @@ export default class Margin {
     const on = (target, names, act) => names.split(" ").forEach((name) => target.addEventListener(name, act, { signal: this.frame.signal }))
     on(this.aside, "click", (event) => this.pressed(event))
     on(this.aside, "submit", (event) => this.submitted(event))
-    on(this.aside, "keydown", (event) => this.key(event))
+    on(this.aside, "keydown", (event) => this.typed(event))
     on(window, "resize load", () => this.lay())
     on(document, "note-step", ({ detail }) => this.step(detail))
     on(document, "note-new", () => this.compose("note"))
-    on(this.aside, "input", ({ target }) => target.matches("#remark_body_new") && keep.write(this.key, target.value))
+    on(this.aside, "input", ({ target }) => target.matches("textarea[data-naming]") && keep.write(this.key(target), target.value))
     this.sizes = new ResizeObserver(() => this.soon())
     this.sizes.observe(document.body)
     this.mark()
@@ -29,7 +29,8 @@ export default class Margin {
 
   get notes() { return [...this.list.querySelectorAll("[data-remark]:not(.note-nowhere)")] }
 
-  get key() { return `note/${this.section.dataset.page}` }
+  // What is typed and not sent yet is kept as long as the browser's tab.
+  key(field) { return `note/${this.section.dataset.page}/${field.id}` }
 
   get narrow() { return window.matchMedia(NARROW).matches }
 
@@ -39,7 +40,14 @@ export default class Margin {
     this.list = section.querySelector("[data-notes-list]")
     this.words = JSON.parse(section.querySelector("[data-notes-words]").textContent)
     this.ground.words = this.words
-    section.querySelectorAll("textarea[data-naming]").forEach((field) => naming(field))
+    this.fields(section)
+  }
+
+  fields(part) {
+    part.querySelectorAll("textarea[data-naming]").forEach((field) => {
+      naming(field)
+      if (!field.value) field.value = keep.read(this.key(field))
+    })
   }
 
   mark() {
@@ -113,7 +121,7 @@ export default class Margin {
       this.unfolded = more.dataset.more
       return this.lay()
     }
-    if (target.closest("[data-cancel]")) return this.cancel()
+    if (target.closest("[data-cancel]")) return this.cancel({ forget: true })
     if (target.closest(".drawer-close") && this.aside.classList.contains("notes-drawer")) {
       event.preventDefault() // the text stays where it is
       return this.close()
@@ -140,7 +148,7 @@ export default class Margin {
       this.short.set(id, [...note.childNodes])
       note.replaceChildren(...html.body.childNodes)
       note.classList.add("note-open")
-      note.querySelectorAll("textarea[data-naming]").forEach((field) => naming(field))
+      this.fields(note)
       this.openId = id
     }
     note.tabIndex = -1
@@ -151,7 +159,7 @@ export default class Margin {
   }
 
   // Where single keys are letters of the text, they are the notes' own while one of those has the focus.
-  key(event) {
+  typed(event) {
     if (event.defaultPrevented) return
     if (event.key === "Escape") return this.close()
     if (!document.querySelector("[data-writing]") || event.ctrlKey || event.metaKey || event.altKey || event.target.closest("input, textarea, select")) return
@@ -175,12 +183,15 @@ export default class Margin {
   }
 
   close() {
-    if (this.list.querySelector("[data-new]")) return this.cancel()
-    this.shut()
+    this.list.querySelector("[data-new]") ? this.cancel() : this.shut()
     this.openId = null
     this.drawer(false)
     this.ground.here(null)
     this.lay()
+  }
+
+  forget(part) {
+    part?.querySelectorAll("textarea[data-naming]").forEach((field) => keep.write(this.key(field), ""))
   }
 
   drawer(open) {
@@ -203,6 +214,7 @@ export default class Margin {
     const template = this.section.querySelector("[data-compose]")
     const pointed = given ?? this.ground.marked()
     if (!template) return
+    if (!pointed && !document.querySelector("[data-writing]")) return location.assign(`${this.section.dataset.at}/new`) // where a block is chosen from a list
     if (!pointed) return this.say(this.words.choose)
     this.shut()
     const note = template.content.firstElementChild.cloneNode(true)
@@ -219,8 +231,7 @@ export default class Margin {
       words.value = pointed.quote
       note.querySelector("[data-body-label]").textContent = note.querySelector("[data-body-label]").dataset.why
     }
-    body.value = keep.read(this.key)
-    naming(body)
+    this.fields(note)
     const before = this.notes.filter((other) => (this.ground.heightOf(other) ?? 0) <= pointed.top).at(-1)
     before ? before.after(note) : this.list.prepend(note)
     this.ground.hold?.(note)
@@ -230,10 +241,11 @@ export default class Margin {
     field.focus({ preventScroll: !this.narrow })
   }
 
-  cancel() {
+  // @param forget [Boolean] whether what was typed is not wanted any more
+  cancel({ forget = false } = {}) {
     const note = this.list.querySelector("[data-new]")
+    if (forget) this.forget(note)
     note?.remove()
-    keep.write(this.key, "")
     this.drawer(false)
     this.mark()
   }
@@ -250,7 +262,7 @@ export default class Margin {
     const html = answer && [200, 422].includes(answer.status) ? new DOMParser().parseFromString(await answer.text(), "text/html").querySelector("[data-notes]") : null
     if (!html) return this.say(answer?.status === 404 || answer?.status === 401 ? this.words.signed_out : this.words.failed)
     if (made && !answer.ok) return this.say(html.querySelector(".wrong")?.textContent.trim() ?? this.words.failed)
-    if (made) keep.write(this.key, "")
+    if (answer.ok) this.forget(form)
     this.replace(html)
     this.ground.acted?.(form)
   }

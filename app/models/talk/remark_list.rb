@@ -12,7 +12,8 @@ class RemarkList
 
   # @return [ActiveRecord::Relation<Remark>] in the order of the text
   def remarks
-    of(show).preload(:author, :places).order(Arel.sql("(SELECT MAX(position) FROM remark_places WHERE remark_id = remarks.id AND stage = '#{stage}')"), :id)
+    places = RemarkPlace.where(stage: stage).where("remark_id = remarks.id").select("MAX(position)")
+    of(show).preload(:author, :places).order(Arel::Nodes::Ascending.new(Arel::Nodes::Grouping.new(places.arel.ast)), :id)
   end
 
   # @return [Integer]

@@ -133,7 +133,7 @@ class RemarkPlace < ApplicationRecord
   #
   # @param number [Integer] one of its candidates
   def take(number)
-    candidate = candidates.to_a[number] or return false
+    candidate = (candidates.to_a[number] if number >= 0) or return false
     current = (stage == "edition" ? remark.page.edition : remark.page.draft).state
     anchor = current.page_text.anchor(candidate["block_id"], candidate["start"], candidate["length"]) or return false
 

@@ -5,6 +5,7 @@ class ToldRemarks
   # @param replies [Boolean] whether replies are told in full, or counted
   def initialize(firsts, viewer, replies: true)
     @firsts, @viewer, @in_full = firsts.to_a, viewer, replies
+    preload if replies
   end
 
   attr_reader :firsts, :viewer
@@ -51,7 +52,20 @@ class ToldRemarks
   private
 
   def replies
-    @replies ||= @in_full && @firsts.any? ? Remark.where(parent_id: @firsts.map(&:id)).includes(:author).order(:created_at, :id).group_by(&:parent_id) : {}
+    @replies ||= @in_full && @firsts.any? ? all_replies.group_by(&:parent_id) : {}
+  end
+
+  def preload
+    ActiveRecord::Associations::Preloader.new(records: @firsts.select(&:persisted?), associations: [ :author, :settled_by, :edition, :places, :room, { page: %i[edition room] } ]).call
+  end
+
+  # Each knows what it replies to, and with that the page or room.
+  def all_replies
+    by_id = @firsts.index_by(&:id)
+    Remark.where(parent_id: by_id.keys).includes(:author).order(:created_at, :id).each do |reply|
+      first = by_id.fetch(reply.parent_id)
+      { parent: first, page: first.page, room: first.room }.each { |name, target| reply.association(name).target = target }
+    end
   end
 
   def counts

@@ -112,7 +112,32 @@ class TalkByLevelTest < ActionDispatch::IntegrationTest
     assert_equal %w[commenting editing questioning replying], items.map { |item| item["motivation"] }.sort
   end
 
+  test "many cost no more queries than few, in every list" do
+    sign_in(@ana)
+    paths = [ "/p/#{@page.to_param}", "/p/#{@page.to_param}/remarks", "/p/#{@page.to_param}/remarks.json", "/p/#{@page.to_param}/questions", "/p/#{@page.to_param}/thread", "/questions?show=done" ]
+    say_more(1)
+    few = paths.map { |path| warm(path) }
+    say_more(6)
+    assert_equal paths.zip(few), paths.map { |path| [ path, warm(path) ] }
+  end
+
   private
+
+  # Something of each kind, with replies and voices.
+  def say_more(times)
+    times.times do |i|
+      note = note(@page, "grit", by: @cay, body: "Number #{i}, @Ben Holt")
+      note.reply("Yes, @Wil Teal.", by: @wil).voice("seen", by: @ben)
+      note(@page, "box", instead: "bin #{i}", by: @cay)
+      ask(@page, "Why #{i}?", by: @ben).reply("So.", by: @ana).voice("helped", by: @ben)
+      Remark.say(@page, kind: "line", body: "Hm.", shown_page: @page, by: @cay).reply("Hm, hm.", by: @wil)
+    end
+  end
+
+  def warm(path)
+    get path
+    queries { get path }
+  end
 
   def post_as(who, path, **params)
     sign_in(who)

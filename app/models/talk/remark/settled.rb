@@ -21,8 +21,9 @@ module Remark::Settled
     end
   end
 
+  # Words that were taken stand in the text by now.
   def reopen(by:, at: Time.current)
-    return unless done?
+    return unless done? && standing != "taken"
 
     transaction do
       update!(standing: "open", settled_by: nil, settled_at: nil)
