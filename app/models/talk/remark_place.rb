@@ -72,8 +72,8 @@ class RemarkPlace < ApplicationRecord
       return if rows.empty?
 
       text = state.page_text
-      found = Zuhause::Anchors.find_all(rows.map(&:anchor), text)
-      write(rows.zip(found).map { |row, each| row.tap { row.assign_attributes(**stretch(each.anchor || row.anchor), **judged(each, row.remark, text)) } })
+      found = rows.partition(&:found?).zip([ true, false ]).flat_map { |some, alike| some.zip(Zuhause::Anchors.find_all(some.map(&:anchor), text, alike: alike)) }
+      write(found.map { |row, each| row.tap { row.assign_attributes(**stretch(each.anchor || row.anchor), **judged(each, row.remark, text)) } })
     end
 
     # All that changed in one statement: a save may move many a little.

@@ -56,10 +56,12 @@ module Zuhause
     #
     # @param anchors [Array<Anchor>]
     # @param document [Hash, PageText]
+    # @param alike [Boolean] whether likeness counts; it does not for what was lost before
     # @return [Array<Found>]
-    def find_all(anchors, document)
+    def find_all(anchors, document, alike: true)
       text = document.is_a?(PageText) ? document : PageText.new(document)
-      anchors.map { |anchor| Finding.new(anchor, text).found }
+      budget = Likeness::Budget.new if alike
+      anchors.map { |anchor| Finding.new(anchor, text, budget).found }
     end
   end
 end

@@ -1,4 +1,5 @@
 require_relative "../test_helper"
+require_relative "../support/steps"
 
 # Places in texts that change: worked cases, and edits at random in which each word is known wherever it goes.
 class AnchorsTest < Minitest::Test
@@ -53,6 +54,18 @@ class AnchorsTest < Minitest::Test
   def test_of_two_that_are_as_likely_none_is_taken
     found = find("One two three four five six.", "two three four five", "x\n\nOne two three four five six.\n\nOne two three four five six.", fresh: true)
     assert_equal [ :doubtful, 2 ], [ found.state, found.candidates.size ]
+  end
+
+  # Long quotes in endless paragraphs of which every word is another now.
+  def test_however_long_texts_and_quotes_are_the_time_is_bounded
+    steps = [ 1_000, 2_000, 4_000 ].map do |size|
+      words = ->(seed) { Random.new(seed).then { |random| Array.new(size) { VOCABULARY.sample(random: random) }.join(" ") } }
+      before, after = [ 1, 2 ].map { |seed| Anchors::PageText.new({ "type" => "doc", "content" => [ { "type" => "paragraph", "attrs" => { "id" => "paragrap" }, "content" => [ { "type" => "text", "text" => words.call(seed) } ] } ] }) }
+      anchors = Array.new(10) { |i| before.anchor("paragrap", i * 100, Anchors::LONGEST) }
+      Steps.of { Anchors.find_all(anchors, after) }
+    end
+    assert_operator steps[2], :<, steps[1] * 3, steps.inspect
+    assert_operator steps[2], :<, 12_000_000, steps.inspect
   end
 
   def test_quotes_over_random_edits

@@ -9,6 +9,12 @@ export default class Publishing {
       event.preventDefault()
       this.publish()
     })
+    panel.addEventListener("keydown", (event) => { // the key that opened it
+      if (event.key !== "Enter" || !(event.ctrlKey || event.metaKey)) return
+      event.preventDefault()
+      event.stopPropagation()
+      this.publish()
+    })
     panels.add("publish", { element: panel, open: () => this.open(), keys: { Enter: null, s: null } })
   }
 

@@ -13,8 +13,9 @@ module Zuhause
 
       # @param anchor [Anchor]
       # @param text [PageText]
-      def initialize(anchor, text)
-        @anchor, @text = anchor, text
+      # @param budget [Likeness::Budget, nil] nil where nothing but its very words is looked for
+      def initialize(anchor, text, budget)
+        @anchor, @text, @budget = anchor, text, budget
       end
 
       # @return [Found]
@@ -124,7 +125,7 @@ module Zuhause
       end
 
       def alike
-        found = Likeness.new(@anchor, @text).found
+        found = @budget ? Likeness.new(@anchor, @text, @budget).found : []
         return Found.new(state: :gone, anchor: nil, candidates: []) if found.empty?
         return Found.new(state: :changed, anchor: found.first, candidates: []) if found.one?
 

@@ -3,20 +3,38 @@ module Zuhause
     # Where a text says nearly what was quoted: the stretch of words with the fewest words put in, left out or changed (Sellers,
     # "The theory and computation of evolutionary distances", 1980, over words).
     class Likeness
-      WORD = /[\p{L}\p{M}\p{N}]+/
       SHORTEST = 2 # words; of fewer nothing can be said
       FARTHEST = 0.5 # of the quote's words that may be others
       APART = 1 # so many words the next best must be worse
       MOST_WORDS = 200 # of a quote that are compared
-      MOST_BLOCKS = 40 # that are looked at, those that share most words first
+      MOST_BLOCKS = 12 # that are looked at, those that share most words first
+
+      # How much is compared for all the quotes of one text, in pairs of words: a fifth of a second. What is left then counts
+      # as gone, and is looked for by its very words in the next state of the text.
+      class Budget
+        MOST = 150_000
+
+        def initialize(most = MOST)
+          @left = most
+        end
+
+        # @return [Boolean] whether so many more are within it
+        def spend?(pairs)
+          return false if pairs > @left
+
+          @left -= pairs
+          true
+        end
+      end
 
       Match = Struct.new(:cost, :from, :upto, :own)
 
       # @param anchor [Anchor]
       # @param text [PageText]
-      def initialize(anchor, text)
-        @anchor, @text = anchor, text
-        @quote = words(anchor.exact).map(&:first).first(MOST_WORDS)
+      # @param budget [Budget]
+      def initialize(anchor, text, budget)
+        @anchor, @text, @budget = anchor, text, budget
+        @quote = PageText.words(anchor.exact).map(&:first).first(MOST_WORDS)
       end
 
       # @return [Array<Anchor>] the likeliest; several if they are as likely
@@ -31,25 +49,19 @@ module Zuhause
 
       private
 
-      def words(text)
-        text.to_enum(:scan, WORD).map { [ Regexp.last_match[0].downcase, Regexp.last_match.begin(0), Regexp.last_match.end(0) ] }
-      end
-
       # Its own, and those that share at least half of its words.
       def blocks
-        wanted = @quote.tally
-        shared = @text.blocks.to_h { |block| [ block, words_of(block).map(&:first).tally.sum { |word, times| [ times, wanted.fetch(word, 0) ].min } ] }
-        likely = shared.select { |block, number| block.id == @anchor.block || number >= (@quote.size * (1 - FARTHEST)).ceil }.keys
-        likely.max_by(MOST_BLOCKS) { |block| [ block.id == @anchor.block ? 1 : 0, shared[block] ] }
-      end
-
-      def words_of(block)
-        (@words ||= {})[block] ||= words(block.text)
+        shared = @text.shared(@quote.tally)
+        own = @text.block(@anchor.block)
+        likely = shared.select { |_block, number| number >= (@quote.size * (1 - FARTHEST)).ceil }.keys
+        ([ own ].compact | likely).max_by(MOST_BLOCKS) { |block| [ block.id == @anchor.block ? 1 : 0, shared.fetch(block, 0) ] }
       end
 
       # @return [Match, nil] the best stretch of the block
       def match(block)
-        stretch = words_of(block)
+        stretch = @text.words_of(block)
+        return unless @budget.spend?(stretch.size * @quote.size)
+
         cost, from, upto = sellers(stretch.map(&:first))
         return unless cost && cost <= @quote.size * FARTHEST && from < upto
 

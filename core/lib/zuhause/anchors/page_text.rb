@@ -13,7 +13,22 @@ module Zuhause
       WIDE = Encoding::UTF_32LE
       private_constant :WIDE
 
+      WORD_OR_NOT = /([\p{L}\p{M}\p{N}]+)|([^\p{L}\p{M}\p{N}]+)/
+      private_constant :WORD_OR_NOT
+
       attr_reader :whole, :blocks
+
+      # @param text [String]
+      # @return [Array<Array(String, Integer, Integer)>] its words, whatever their case, with where each begins and ends
+      def self.words(text)
+        from = 0
+        text.scan(WORD_OR_NOT).filter_map do |word, other|
+          upto = from + (word || other).length
+          told = [ word.downcase, from, upto ] if word
+          from = upto
+          told
+        end
+      end
 
       # @param document [Hash]
       def initialize(document)
@@ -47,6 +62,19 @@ module Zuhause
       # @return [Integer] where it begins in the whole
       def place(anchor)
         @nodes.dig(anchor.block, 1).to_i + anchor.start.to_i
+      end
+
+      # @return [Array<Array(String, Integer, Integer)>] see {.words}
+      def words_of(block)
+        (@words ||= {}.compare_by_identity)[block] ||= self.class.words(block.text)
+      end
+
+      # @param wanted [Hash{String=>Integer}] words, each with how often
+      # @return [Hash{Block=>Integer}] how many of them blocks have, of those that have any
+      def shared(wanted)
+        wanted.each_with_object(Hash.new(0).compare_by_identity) do |(word, times), found|
+          index[word]&.each { |block, number| found[block] += [ times, number ].min }
+        end
       end
 
       # @param place [Integer] in the whole
@@ -92,6 +120,15 @@ module Zuhause
       # @return [Integer] characters
       def length
         @whole.length
+      end
+
+      private
+
+      # Which blocks have a word, and how often.
+      def index
+        @index ||= @blocks.each_with_object({}) do |block, found|
+          words_of(block).map(&:first).tally.each { |word, times| (found[word] ||= []) << [ block, times ] }
+        end
       end
     end
   end
