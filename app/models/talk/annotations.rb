@@ -1,12 +1,14 @@
 # A page's notes, proposals and questions with what was said to them, as annotations that others can read.
 class Annotations
+  MOST = 2_000 # and what was said to them
+
   # @param url [#call] gives addresses
   def initialize(page, viewer, url:)
     @page, @viewer, @url = page, viewer, url
   end
 
   def as_json(*)
-    firsts = Remark.of_page(@page, @viewer).kept.firsts.of_kind(*Remark::ON_TEXT, "question").preload(:author, :places).order(:id).to_a
+    firsts = Remark.of_page(@page, @viewer).kept.firsts.of_kind(*Remark::ON_TEXT, "question").preload(:author, :places).order(:id).limit(MOST).to_a
     @told = ToldRemarks.new(firsts, @viewer)
     items = firsts.flat_map { |remark| [ item(remark), *@told.replies_to(remark).reject(&:removed?).map { |reply| item(reply, to: remark) } ] }
     Zuhause::Anchors::Annotation.collection(@url.call([ @page, :remarks ]), items)

@@ -2,6 +2,7 @@
 class NotesBeside
   MOST = 400
   SHORT = 400 # characters of what was said that are looked up, more than are shown
+  TOLD_APART = 600 # characters, both together, of words that are proposed for others
 
   COLUMNS = { id: "remarks.id", public_id: "remarks.public_id", kind: "remarks.kind", page_id: "remarks.page_id", page_key: "pages.public_id", page_title: "pages.title", author_name: "people.name",
               body: "substr(remarks.body, 1, #{SHORT})", words: "remarks.words", quote: "remarks.quote", draft: "remarks.draft", removed_at: "remarks.removed_at", created_at: "remarks.created_at",
@@ -9,8 +10,11 @@ class NotesBeside
 
   # One of them in short, with where it stands: what a margin of hundreds needs, and no more.
   Note = Struct.new(*COLUMNS.keys, keyword_init: true) do
+    # Long ones are told apart by word only when they are opened: hundreds would take long.
     def difference
-      Zuhause::Talk::Proposing.difference(quote.to_s, words.to_s)
+      return Zuhause::Talk::Proposing.difference(quote.to_s, words.to_s) if quote.to_s.length + words.to_s.length <= TOLD_APART
+
+      [ [ :removed, quote.to_s ], [ :added, words.to_s ] ].reject { |_kind, text| text.empty? }
     end
 
     def removed?

@@ -57,6 +57,8 @@ class Remark < ApplicationRecord
         remark.tell(ACTS.fetch(kind), by: by, at: at)
       end
       remark
+    rescue ActiveRecord::InvalidForeignKey
+      raise ActiveRecord::RecordNotFound # what it was said to was erased meanwhile
     end
   end
 
