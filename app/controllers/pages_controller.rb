@@ -49,8 +49,9 @@ class PagesController < ApplicationController
 
   # What is said to it: beside its text, and asked of it as a whole.
   def talk
-    @notes = NotesBeside.new(@page, viewer, stage: @page.published? ? "edition" : "draft")
-    @asked = AskedHere.new(@page, viewer)
+    said = SaidHere.new(@page, viewer)
+    @notes = NotesBeside.new(@page, viewer, stage: @page.published? ? "edition" : "draft", shown: @shown.shown_live, said: said)
+    @asked = AskedHere.new(@page, viewer, said: said)
   end
 
   # Where nothing is said, a page begins in the room of one's own.

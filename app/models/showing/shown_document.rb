@@ -85,6 +85,12 @@ class ShownDocument
     @headings ||= same.outline.flat_map { |entry| entry.is_a?(String) ? headings_of_insert(entry) : entry }
   end
 
+  # @return [Array<Page>] that are shown live in it, and in those
+  def shown_live
+    gather
+    inserts.values.flat_map { |inner| [ inner.page, *inner.shown_live ] }
+  end
+
   # @return [Hash] what is shown
   def document
     @part ? { "type" => "doc", "content" => passage["content"] } : @state.document

@@ -2,17 +2,18 @@
 class AskedHere
   SHOWN = 5
 
-  def initialize(page, viewer)
-    @page, @viewer = page, viewer
+  # @param said [SaidHere]
+  def initialize(page, viewer, said: SaidHere.new(page, viewer))
+    @page, @viewer, @said = page, viewer, said
   end
 
   # @return [Array<Remark>] those without an answer first, then those that helped most people
   def questions
-    @questions ||= all.where.not(standing: "settled").includes(:author).order(Arel.sql("standing = 'answered'"), helped: :desc, id: :asc).limit(SHOWN).to_a
+    @questions ||= count.zero? ? [] : all.where.not(standing: "settled").includes(:author).order(Arel.sql("standing = 'answered'"), helped: :desc, id: :asc).limit(SHOWN).to_a
   end
 
   def count
-    @count ||= all.count
+    @said.questions
   end
 
   def told

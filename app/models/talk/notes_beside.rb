@@ -34,8 +34,9 @@ class NotesBeside
 
   # @param stage [String] "edition" or "draft", the text that is open
   # @param open [Remark, nil] the one that is told in full
-  def initialize(page, viewer, stage:, open: nil)
-    @page, @viewer, @open = page, viewer, open
+  # @param shown [Array<Page>, nil] pages that are shown live in it, where they are known
+  def initialize(page, viewer, stage:, open: nil, shown: nil, said: SaidHere.new(page, viewer))
+    @page, @viewer, @open, @shown, @said = page, viewer, open, shown, said
     @stage = stage == "draft" && viewer.sight_of(page) == :draft ? "draft" : "edition"
   end
 
@@ -61,7 +62,7 @@ class NotesBeside
 
   # @return [Integer]
   def done
-    @done ||= of_page.where(standing: Remark::DONE).count
+    @said.settled_notes
   end
 
   # @return [ToldRemarks]
@@ -86,16 +87,23 @@ class NotesBeside
   end
 
   def found
-    @found ||= told_at(of_page.open_still, @stage)
+    @found ||= @said.open_notes.positive? ? told_at(of_page.open_still, @stage) : []
   end
 
   # Those that stand on other pages' texts which are shown live in this one.
   def within
-    ids = Reference.where(page: @page, use: "insert", stage: @stage, target_kind: "page").distinct.pluck(:target_id) - [ @page.public_id ]
+    ids = shown_live
     return [] if ids.empty?
 
-    said = Remark.kept.firsts.open_still.where(kind: Remark::ON_TEXT, draft: false, page_id: Page.seen_by(@viewer).where(public_id: ids).select(:id))
+    said = Remark.kept.firsts.open_still.where(kind: Remark::ON_TEXT, draft: false, page_id: ids)
     told_at(said, "edition").select(&:found?).sort_by { |note| [ note.page_id, note.position ] }
+  end
+
+  # @return [Array<Integer>] other pages that the viewer sees in it
+  def shown_live
+    return @shown.map(&:id).uniq - [ @page.id ] if @shown
+
+    Page.seen_by(@viewer).where(public_id: Reference.where(page: @page, use: "insert", stage: @stage, target_kind: "page").select(:target_id)).where.not(id: @page.id).ids
   end
 
   def told_at(remarks, stage)
