@@ -454,7 +454,66 @@ FOREIGN KEY ("person_id")
  ON DELETE CASCADE);
 CREATE INDEX "index_voices_on_person_id" ON "voices" ("person_id");
 CREATE UNIQUE INDEX "index_voices_on_remark_id_and_person_id" ON "voices" ("remark_id", "person_id");
+CREATE TABLE IF NOT EXISTS "review_rules" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "needed" integer DEFAULT 1 NOT NULL, "own" boolean DEFAULT 0 NOT NULL, "small" boolean DEFAULT 1 NOT NULL, "prompt" varchar DEFAULT '' NOT NULL, CONSTRAINT "fk_rails_30ae80fd17"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_636e2df58d"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT review_rules_of_one CHECK ((page_id IS NULL) <> (room_id IS NULL)));
+CREATE UNIQUE INDEX "index_review_rules_on_page_id" ON "review_rules" ("page_id");
+CREATE UNIQUE INDEX "index_review_rules_on_room_id" ON "review_rules" ("room_id");
+CREATE TABLE IF NOT EXISTS "review_approvers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "review_rule_id" integer NOT NULL, "person_id" integer, "group_id" integer, CONSTRAINT "fk_rails_f26ca37124"
+FOREIGN KEY ("review_rule_id")
+  REFERENCES "review_rules" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_23e727640e"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_c4ff7d3b42"
+FOREIGN KEY ("group_id")
+  REFERENCES "groups" ("id")
+ ON DELETE CASCADE, CONSTRAINT review_approvers_are_one CHECK ((person_id IS NULL) <> (group_id IS NULL)));
+CREATE INDEX "index_review_approvers_on_review_rule_id" ON "review_approvers" ("review_rule_id");
+CREATE INDEX "index_review_approvers_on_person_id" ON "review_approvers" ("person_id");
+CREATE INDEX "index_review_approvers_on_group_id" ON "review_approvers" ("group_id");
+CREATE TABLE IF NOT EXISTS "reviews" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "asker_id" integer, "closed_by_id" integer, "edition_id" integer, "note" varchar DEFAULT '' NOT NULL, "reason" varchar DEFAULT '' NOT NULL, "closed" varchar, "asked_at" datetime(6) NOT NULL, "closed_at" datetime(6), CONSTRAINT "fk_rails_e551d8f8b8"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_d607c3b11a"
+FOREIGN KEY ("asker_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_865305b2b7"
+FOREIGN KEY ("closed_by_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_44e073ec3c"
+FOREIGN KEY ("edition_id")
+  REFERENCES "editions" ("id")
+ ON DELETE SET NULL);
+CREATE INDEX "index_reviews_on_asker_id" ON "reviews" ("asker_id");
+CREATE INDEX "index_reviews_on_closed_by_id" ON "reviews" ("closed_by_id");
+CREATE INDEX "index_reviews_on_edition_id" ON "reviews" ("edition_id");
+CREATE INDEX "index_reviews_on_page_id_and_id" ON "reviews" ("page_id", "id");
+CREATE UNIQUE INDEX "reviews_one_open" ON "reviews" ("page_id") WHERE closed IS NULL;
+CREATE TABLE IF NOT EXISTS "review_approvals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "review_id" integer NOT NULL, "person_id" integer NOT NULL, "digest" varchar NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_2c6afcf666"
+FOREIGN KEY ("review_id")
+  REFERENCES "reviews" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_89d40ec3bf"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_review_approvals_on_person_id" ON "review_approvals" ("person_id");
+CREATE UNIQUE INDEX "index_review_approvals_on_review_id_and_person_id" ON "review_approvals" ("review_id", "person_id");
+CREATE TABLE IF NOT EXISTS "changers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer NOT NULL, CONSTRAINT "fk_rails_aeeac50252"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_82d98508a3"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_changers_on_person_id" ON "changers" ("person_id");
+CREATE UNIQUE INDEX "index_changers_on_page_id_and_person_id" ON "changers" ("page_id", "person_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000011'),
 ('20261126000010'),
 ('20261126000009'),
 ('20261126000008'),

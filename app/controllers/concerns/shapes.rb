@@ -3,7 +3,7 @@
 module Shapes
   extend ActiveSupport::Concern
 
-  FIELDS = %w[house signpost setup titles remark].freeze
+  FIELDS = %w[house signpost setup titles remark review rule].freeze
   LISTS = %w[holders files texts pages people].freeze
   ANY = %w[document base].freeze # judged by the core
   EITHER = %w[page person group room source tag template].freeze # fields of one, or what names one

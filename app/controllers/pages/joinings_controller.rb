@@ -36,6 +36,8 @@ class Pages::JoiningsController < ApplicationController
     redirect_to @into.reload, status: :see_other, notice: t(".done", title: @page.title)
   rescue PageJoining::Waiting
     refuse(:waiting)
+  rescue Page::Reviewed::Unreviewed
+    refuse(:reviewed)
   end
 
   def refuse(problem)

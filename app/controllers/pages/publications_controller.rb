@@ -19,6 +19,8 @@ class Pages::PublicationsController < ApplicationController
     answer(:created, location: page_path(@page))
   rescue Page::Publishing::Stale
     answer(:conflict, error: t(".stale"))
+  rescue Page::Reviewed::Unreviewed
+    answer(:unprocessable_entity, error: t(".unreviewed"))
   rescue Page::Publishing::Unsettled
     answer(:unprocessable_entity, error: t(".unsettled", count: @page.unsettled))
   rescue Page::Publishing::Unchanged
@@ -32,7 +34,7 @@ class Pages::PublicationsController < ApplicationController
   def before_publishing
     doubles = @page.unsettled
     shown, blanks, undescribed = @page.shown_on(viewer).count, @page.blanks, @page.undescribed
-    [ (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
+    [ (t("pages.publications.new.unreviewed") unless @page.publishable?), (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
       (t(".undescribed", count: undescribed.size, names: undescribed.to_sentence) if undescribed.any?),
       *SectionsLedTo.new(@page, viewer).to_lose.map { |part| t(".part_lost", name: part.title, count: part.count) }, *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
   end

@@ -13,6 +13,10 @@ class Pages::SplitsController < ApplicationController
   def create
     fresh = acting_on(@page, :add_page?) { PageSplitting.new(@page, params[:heading].to_s, instead: params[:instead].to_s).split(by: viewer.person) }
     redirect_to fresh, status: :see_other, notice: t(".done", title: fresh.title)
+  rescue Page::Reviewed::Unreviewed
+    new
+    @problem = :reviewed
+    render :new, status: :unprocessable_entity
   rescue PageJoining::Waiting, Zuhause::Restructuring::Impossible
     new
     @problem ||= :heading

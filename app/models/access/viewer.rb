@@ -40,7 +40,13 @@ class Viewer
 
   # @return [Symbol] what is seen of a page: :nothing, :edition or :draft
   def sight_of(page)
-    Zuhause::Access::Sight.of(level_on(page), published: page.published?, binned: page.binned?)
+    level = level_on(page)
+    Zuhause::Access::Sight.of(level, published: page.published?, binned: page.binned?, reviewer: %i[read comment].include?(level) && reviewed_ids.include?(page.id))
+  end
+
+  # @return [Array<Integer>] ids of pages whose open review this viewer could decide
+  def reviewed_ids
+    @reviewed_ids ||= signed_in? ? Review.page_ids_for(self, groups: groups) : []
   end
 
   def sees?(page)

@@ -127,7 +127,7 @@ class Mending
     saved = page.save_draft(state, base_version: base_version, by: @work.person)
     return unless saved.persisted?
 
-    publish = clean && page.unsettled.zero?
+    publish = clean && page.unsettled.zero? && page.publishable?(small: true)
     page.publish(version: saved.version, by: @work.person, note: I18n.t("editions.mended_note"), small: true) if publish
     [ page.public_id, before, saved.version, publish ]
   end

@@ -54,7 +54,7 @@ class Copier
     saved = copy.save_draft(State.new(title: copy.title, document: document), base_version: copy.draft.version, by: @viewer.person, at: @at)
     copy.tags = page.tags
     copy.look_like(page, by: @viewer.person)
-    copy.publish(version: saved.version, by: @viewer.person, at: @at) if @publish && page.published?
+    copy.publish(version: saved.version, by: @viewer.person, at: @at) if @publish && page.published? && copy.publishable?
   end
 
   def lead(target)

@@ -1,6 +1,6 @@
 class Page < ApplicationRecord
   include Pointing
-  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated
+  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated, Reviewed
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
@@ -17,8 +17,12 @@ class Page < ApplicationRecord
   # What of pages is seen, by the rules of Zuhause::Access::Sight; what is in the bin is met nowhere but there.
   scope :seen_by, ->(viewer) { with_sight(:edition, viewer) }
   scope :drafts_seen_by, ->(viewer) { with_sight(:draft, viewer) }
-  scope :with_sight, ->(sight, viewer) { Zuhause::Access::Sight.giving(sight).reject(&:reviewer).map { |rule| kept.by_sight(rule, viewer) }.inject(:or) }
-  scope :by_sight, ->(rule, viewer) { giving(viewer, rule.level).then { |pages| rule.published ? pages.where.not(edition_id: nil) : pages } }
+  scope :with_sight, ->(sight, viewer) { Zuhause::Access::Sight.giving(sight).reject { |rule| rule.reviewer && viewer.reviewed_ids.empty? }.map { |rule| kept.by_sight(rule, viewer) }.inject(:or) }
+  scope :by_sight, lambda { |rule, viewer|
+    pages = giving(viewer, rule.level)
+    pages = pages.where(id: viewer.reviewed_ids) if rule.reviewer
+    rule.published ? pages.where.not(edition_id: nil) : pages
+  }
   scope :read_by, ->(viewer) { kept.giving(viewer, :read).where.not(edition_id: nil) }
   scope :writable_by, ->(viewer) { kept.giving(viewer, :write).where(room: Room.in_use) }
   scope :at_top, -> { roots }

@@ -22,6 +22,11 @@ class State
     @digest ||= Text.digest_of(json)
   end
 
+  # @return [String] tells it from every other state, its title counted in
+  def identity
+    @identity ||= Text.digest_of("#{title}\n#{digest}")
+  end
+
   # @return [String] its text as it is kept
   def body
     @body ||= Text.compress(json)

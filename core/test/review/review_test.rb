@@ -60,8 +60,8 @@ class ReviewTest < Minitest::Test
     two = rules(needed: 2)
     assert_equal [ :asked, 1 ], standing([ approval(1), approval(1) ], rules: two).then { |told| [ told.state, told.missing ] }
     assert_equal [ :approved, 0 ], standing([ approval(1), approval(2) ], rules: two).then { |told| [ told.state, told.missing ] }
-    assert standing([ approval(1) ], rules: two, able: 0).stuck?
-    refute standing([ approval(1) ], rules: two, able: 1).stuck?
+    assert standing([ approval(1) ], rules: two, able: 1).stuck?
+    refute standing([ approval(1) ], rules: two, able: 2).stuck?
   end
 
   def test_rules_that_are_gone_hold_nobody_up

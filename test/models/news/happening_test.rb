@@ -25,6 +25,9 @@ class HappeningTest < ActiveSupport::TestCase
     erased: ->(t) { t.page.put_in_bin(by: t.ana).erase(by: t.ana) },
     file_added: ->(t) { PageFile.take(t.upload("a.svg", "<svg xmlns='http://www.w3.org/2000/svg'/>"), page: t.page, by: t.ana) },
     brought_in: ->(t) { t.bring_in },
+    review_rules_set: ->(t) { t.reviewed }, review_rules_ended: ->(t) { t.reviewed.end(by: t.ana) },
+    review_asked: ->(t) { t.under_review }, review_approved: ->(t) { t.under_review.approve(version: t.page.draft.version, by: t.ben) },
+    review_sent_back: ->(t) { t.under_review.send_back(reason: "Salt?", by: t.ben) }, review_withdrawn: ->(t) { t.under_review.withdraw_review(by: t.ana) },
     noted: ->(t) { t.note(t.page, "Text", by: t.ben) }, proposed: ->(t) { t.note(t.page, "Text", instead: "Words", by: t.ben) },
     asked: ->(t) { t.ask(t.page, by: t.ben) }, spoken: ->(t) { Remark.say(t.room, kind: "line", body: "Hm.", by: t.ben) }, replied: ->(t) { t.ask(t.page, by: t.ben).reply("Here.", by: t.ana) },
     addressed: ->(t) { t.ask(t.page, "Where, @Ana Berg?", by: t.ben) }, remark_settled: ->(t) { t.ask(t.page, by: t.ben).settle(by: t.ana) },
@@ -110,6 +113,16 @@ class HappeningTest < ActiveSupport::TestCase
   def write(markdown)
     save_text(page, markdown, by: ana)
     page.publish(version: page.draft.version, by: ana)
+  end
+
+  def reviewed
+    ReviewRule.of(page).tap { |rule| rule.set(people: [ ben ], groups: [], by: ana) }
+  end
+
+  def under_review
+    reviewed
+    save_text(page, "Other words.", by: ana)
+    page.tap { |given| given.ask_for_review(by: ana) }
   end
 
   def access(act, level)

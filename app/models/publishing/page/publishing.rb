@@ -11,7 +11,7 @@ module Page::Publishing
 
   # What follows an edition, in this order, whatever way it came to be: each is told by +follow_edition(page, edition)+. A
   # subject adds a line.
-  FOLLOWED_BY = %w[Section Passage Reference Forwarding PartsLedTo Task PageFile Dispute RemarkPlace Remark].freeze
+  FOLLOWED_BY = %w[Section Passage Reference Forwarding PartsLedTo Task PageFile Dispute RemarkPlace Remark Review Changer].freeze
 
   included do
     has_many :editions
@@ -25,7 +25,7 @@ module Page::Publishing
   # @param version [Integer] the draft's version that was seen when deciding to publish
   # @param small [Boolean] kept in the history, announced to nobody
   # @return [Edition]
-  # @raise [Stale, Unchanged, Unsettled]
+  # @raise [Stale, Unchanged, Unsettled, Page::Reviewed::Unreviewed]
   def publish(version:, by:, note: "", small: false, at: Time.current)
     prepared = draft.state.prepare
     transaction do
@@ -97,6 +97,7 @@ module Page::Publishing
   # @param draft [Draft, nil] the draft that says the same, if one does
   # @param act [Symbol] what is said to have happened
   def issue(state, draft:, by:, at:, note: "", small: false, act: :published)
+    judge_review(state, small: small)
     named_before = Naming.in(self)
     created = editions.create!(number: editions.maximum(:number).to_i + 1, state: state, draft_version: draft&.version, author: by, note: note, small: small, published_at: at)
     update!(edition: created, title: created.title)

@@ -46,7 +46,8 @@ module Page::Binnable
       next if binned?
 
       let_stay(not_for(by, descendants.kept), by: by)
-      reload.subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id)
+      Review.withdraw_all(reload.subtree.kept, by: by, at: at)
+      subtree.kept.update_all(bin_root_id: id, binned_at: at, binned_by_id: by.id)
       Happening.write(:binned, reload, by: by, at: at)
     end
     self

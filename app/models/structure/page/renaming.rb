@@ -15,6 +15,9 @@ module Page::Renaming
       rename_edition(title, by: by, at: at) if published?
       save!
     end
+  rescue Page::Reviewed::Unreviewed
+    errors.add(:title, :reviewed)
+    false
   end
 
   private

@@ -5,7 +5,7 @@ module Page::Drafting
 
   # What follows a draft, in this order, whatever way it came to be: each is told by +follow_draft(page, draft)+. A subject
   # adds a line.
-  FOLLOWED_BY = %w[Reference PartsLedTo Dispute RemarkPlace].freeze
+  FOLLOWED_BY = %w[Reference PartsLedTo Dispute RemarkPlace Changer].freeze
   TRIES = 5
 
   included do

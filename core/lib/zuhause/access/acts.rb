@@ -13,11 +13,11 @@ module Zuhause
       administering = Need.new(office: :administrator)
 
       TABLE = {
-        read: reading, pin: reading, copy: reading,
+        read: reading, look_over: Need.new(level: :read, sight: :draft), pin: reading, copy: reading,
         tick: commenting, comment: commenting,
         edit: writing, rename: writing, publish: writing, bin: writing, put_back: writing, add_subpage: writing, tag: writing,
         add_page: Need.new(level: :write, open: true), see_bin: Need.new(level: :write),
-        grant: keeping, template: keeping, own_list: keeping, erase: keeping, join: Need.new(level: :keep, sight: :draft, open: true), archive: keeping, describe_room: keeping,
+        grant: keeping, template: keeping, own_list: keeping, review_rules: keeping, erase: keeping, join: Need.new(level: :keep, sight: :draft, open: true), archive: keeping, describe_room: keeping,
         make_room: Need.new(office: :member),
         people: administering, groups: administering, house: administering, take_over: administering, order_rooms: administering,
         read_mails: administering, read_record: administering

@@ -32,6 +32,7 @@ module Zuhause
         given: kept, changed: kept, taken: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
         noted: said, proposed: said, asked: said, spoken: said, replied: said, addressed: said,
         remark_settled: said, remark_reopened: said, words_taken: said, words_declined: said, answer_chosen: said, remark_removed: heard,
+        review_asked: written, review_approved: written, review_sent_back: written, review_withdrawn: written, review_rules_set: kept, review_rules_ended: kept,
         room_made: room, room_changed: room, archived: room, reopened: room,
         invited: person, person_changed: person, role_changed: person, suspended: person, unsuspended: person, address_changed: person, password_changed: person,
         signed_in: coming, signed_out: coming,

@@ -10,7 +10,7 @@ module Zuhause
       # @param rules [Rules, nil] that hold for the page now
       # @param digest [String] of its draft
       # @param writers [Enumerable<Object>] ids of those whose changes the draft holds
-      # @param able [Integer, nil] how many people there are whose approval would count, where that is known
+      # @param able [Integer, nil] how many people there are whose approvals count, given or not, where that is known
       def initialize(kept, rules:, digest:, writers: [], able: nil)
         @kept, @rules, @digest, @writers, @able = kept, rules, digest, writers.to_a, able
       end
@@ -38,7 +38,7 @@ module Zuhause
 
       # @return [Boolean] whether there are too few people left who could approve: somebody has to be told
       def stuck?
-        state == :asked && !@able.nil? && @able < missing
+        state == :asked && !@able.nil? && @able < @rules.needed
       end
 
       # @param small [Boolean] whether the change is said to be small

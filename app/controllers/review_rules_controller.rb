@@ -1,0 +1,42 @@
+# What a room or a page asks for before a page is published.
+class ReviewRulesController < ApplicationController
+  before_action :find_place
+  door :review_rules
+
+  def edit
+    @rule = ReviewRule.of(@place)
+  end
+
+  def update
+    @rule = ReviewRule.of(@place)
+    return redirect_to(@place, status: :see_other, notice: t(".done")) if @rule.set(by: viewer.person, **chosen, **values)
+
+    render :edit, status: :unprocessable_entity
+  end
+
+  def destroy
+    rule = ReviewRule.of(@place)
+    rule.end(by: viewer.person) if rule.persisted?
+    redirect_to @place, status: :see_other, notice: t(".done")
+  end
+
+  private
+
+  def find_place
+    @place = params[:page_id] ? Page.seen_by(viewer).at_address(params[:page_id]) : Room.seen_by(viewer).find_by!(public_id: params[:room_id])
+    @page = @place if @place.is_a?(Page)
+    @room = @place.room
+  end
+
+  # "person:…" and "group:…" by public ids.
+  def chosen
+    keys = Array.wrap(params[:holders]).map(&:to_s)
+    ids = ->(kind) { keys.filter_map { |key| key.delete_prefix("#{kind}:") if key.start_with?("#{kind}:") } }
+    { people: Person.active.where(public_id: ids.call("person")).to_a, groups: Group.known_to(viewer).where(public_id: ids.call("group")).to_a }
+  end
+
+  def values
+    given = fields(:rule)
+    { needed: given[:needed].to_s, own: given[:own] == "1", small: given[:small] == "1", prompt: given[:prompt].to_s }
+  end
+end
