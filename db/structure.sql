@@ -233,7 +233,7 @@ CREATE UNIQUE INDEX "index_drafts_on_page_id_and_version" ON "drafts" ("page_id"
 CREATE UNIQUE INDEX "index_drafts_on_page_id_and_author_id_and_save_id" ON "drafts" ("page_id", "author_id", "save_id");
 CREATE INDEX "index_drafts_on_page_id_and_digest" ON "drafts" ("page_id", "digest");
 CREATE TABLE IF NOT EXISTS "editions" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "number" integer NOT NULL, "draft_version" integer,
-  "title" varchar NOT NULL, "digest" varchar NOT NULL, "author_id" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "published_at" datetime(6) NOT NULL,
+  "title" varchar NOT NULL, "digest" varchar NOT NULL, "author_id" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "published_at" datetime(6) NOT NULL, "reviewed" boolean DEFAULT 0 NOT NULL,
   FOREIGN KEY ("page_id") REFERENCES "pages" ("id") ON DELETE CASCADE,
   FOREIGN KEY ("page_id", "digest") REFERENCES "texts" ("page_id", "digest") DEFERRABLE INITIALLY DEFERRED,
   FOREIGN KEY ("author_id") REFERENCES "people" ("id"));
@@ -454,7 +454,7 @@ FOREIGN KEY ("person_id")
  ON DELETE CASCADE);
 CREATE INDEX "index_voices_on_person_id" ON "voices" ("person_id");
 CREATE UNIQUE INDEX "index_voices_on_remark_id_and_person_id" ON "voices" ("remark_id", "person_id");
-CREATE TABLE IF NOT EXISTS "review_rules" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "needed" integer DEFAULT 1 NOT NULL, "own" boolean DEFAULT 0 NOT NULL, "small" boolean DEFAULT 1 NOT NULL, "prompt" varchar DEFAULT '' NOT NULL, CONSTRAINT "fk_rails_30ae80fd17"
+CREATE TABLE IF NOT EXISTS "review_rules" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "needed" integer DEFAULT 1 NOT NULL, "own" boolean DEFAULT 0 NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "prompt" varchar DEFAULT '' NOT NULL, CONSTRAINT "fk_rails_30ae80fd17"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_636e2df58d"

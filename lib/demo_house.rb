@@ -19,6 +19,7 @@ class DemoHouse
     enter_sources
     rooms.each { |path| make_room(path) }
     furnish
+    DemoReviews.new(read_yaml(FOLDER.join("reviews.yml")), @people, @groups).load
     DemoTalk.new(read_yaml(FOLDER.join("talk.yml")), @people).load
     AddressCheck.new(web: SimulatedWeb.new, pause: 0).run
   end

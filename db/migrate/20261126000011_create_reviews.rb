@@ -6,7 +6,7 @@ class CreateReviews < ActiveRecord::Migration[7.2]
       t.references :room, index: { unique: true }, foreign_key: { on_delete: :cascade }
       t.integer :needed, null: false, default: 1
       t.boolean :own, null: false, default: false
-      t.boolean :small, null: false, default: true
+      t.boolean :small, null: false, default: false
       t.string :prompt, null: false, default: ""
       t.check_constraint "(page_id IS NULL) <> (room_id IS NULL)", name: "review_rules_of_one"
     end
@@ -36,10 +36,19 @@ class CreateReviews < ActiveRecord::Migration[7.2]
       t.datetime :created_at, null: false
       t.index %i[review_id person_id], unique: true
     end
+    add_column :editions, :reviewed, :boolean, null: false, default: false
     create_table :changers do |t|
       t.references :page, null: false, index: false, foreign_key: { on_delete: :cascade }
       t.references :person, null: false, foreign_key: { on_delete: :cascade }
       t.index %i[page_id person_id], unique: true
     end
+    reversible { |way| way.up { execute(CHANGERS) } }
   end
+
+  # Whose changes drafts hold now, as far as their states are still there.
+  CHANGERS = <<~SQL.freeze
+    INSERT INTO changers (page_id, person_id)
+    SELECT DISTINCT drafts.page_id, drafts.author_id FROM drafts JOIN pages ON pages.id = drafts.page_id LEFT JOIN editions ON editions.id = pages.edition_id
+    WHERE drafts.version > COALESCE(editions.draft_version, 0) OR (editions.id IS NOT NULL AND editions.draft_version IS NULL)
+  SQL
 end

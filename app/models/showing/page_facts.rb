@@ -28,9 +28,26 @@ class PageFacts
     page.edition
   end
 
+  # @return [Review, nil] by which the edition was approved
+  def review
+    return @review if defined?(@review)
+
+    @review = (Review.includes(approvals: :person).find_by(edition_id: edition.id) if edition&.reviewed?)
+  end
+
+  # @return [Array<String>] names of those who approved it, of those the viewer meets
+  def approved_by
+    review ? review.approvals.map(&:person).select { |person| @viewer.meets?(person) }.map(&:name) : []
+  end
+
   # @return [Boolean] whether there is something unpublished that the viewer may see
   def changed?
     @viewer.sight_of(page) == :draft && page.unpublished_changes?
+  end
+
+  # @return [Boolean] whether what is unpublished is being looked over
+  def under_review?
+    changed? && page.review&.open? == true
   end
 
   private

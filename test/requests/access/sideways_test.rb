@@ -51,7 +51,7 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   def paths
     asked = ASKED.flat_map { |words| %w[/find /suggestions /page_choices /passage_choices /place_choices /sources].map { |path| "#{path}?#{{ q: words }.to_query}" } }
     [ "/", "/pages", "/pages?by=reads", "/tags", "/rooms/#{@open.public_id}", "/rooms/#{@open.public_id}/pages", "/rooms/#{@open.public_id}/bin",
-      "/questions", "/questions?show=done", "/questions?q=grit", "/rooms/#{@open.public_id}/thread", "/person_choices?q=ana",
+      "/reviews", "/questions", "/questions?show=done", "/questions?q=grit", "/rooms/#{@open.public_id}/thread", "/person_choices?q=ana",
       *@shown.flat_map { |page| [ "", "/editions", "/linked-from", "/remarks", "/remarks.json", "/remarks?show=displaced", "/questions", "/questions/new?body=grit+salt", "/thread", "/files" ].map { |part| "/p/#{page.to_param}#{part}" } + [ "/page_choices?below=page:#{page.public_id}", "/mendings/new?from=page:#{page.public_id}" ] },
       "/desk", "/desk/promised", "/desk/promised/sands", "/desk/broken", "/desk/addresses", "/desk/addresses?of=unchecked", "/page_choices?below=", "/page_choices?below=room:#{@open.public_id}",
       *Tag.where(name: %w[winter crew]).map { |tag| "/tags/#{tag.to_param}" }, *asked ]
@@ -83,7 +83,7 @@ class SidewaysTest < ActionDispatch::IntegrationTest
     part = PageSplitting.new(page, PageSplitting.headings(page).first.id).split(by: @ana)
     PageJoining.new(part, page.reload).join(by: @ana) if @joined
     @joined = true
-  rescue PageJoining::Circle
+  rescue PageJoining::Circle, PageJoining::Waiting, Page::Reviewed::Unreviewed
     nil
   end
 
@@ -103,7 +103,15 @@ class SidewaysTest < ActionDispatch::IntegrationTest
     page.reload.publish(version: page.draft.version, by: @ana) if random.rand(3).positive?
     Reading.record(page, by: @ana)
     talk_on(page.reload, words)
+    look_over(page) if random.rand(2).zero?
     whisper(@shown.sample(random: random))
+  end
+
+  # Ben may approve, and does not read it.
+  def look_over(page)
+    ReviewRule.of(page).set(people: [ @ben ], groups: [], by: @ana)
+    save_text(page, "#{Zuhause::Markup::MarkdownWriter.write(page.draft.document)}\n\nMore.", by: @ana)
+    page.reload.ask_for_review(by: @ana)
   end
 
   def talk_on(page, words)

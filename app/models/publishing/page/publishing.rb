@@ -97,9 +97,9 @@ module Page::Publishing
   # @param draft [Draft, nil] the draft that says the same, if one does
   # @param act [Symbol] what is said to have happened
   def issue(state, draft:, by:, at:, note: "", small: false, act: :published)
-    judge_review(state, small: small)
+    reviewed = judge_review(state, small: small)
     named_before = Naming.in(self)
-    created = editions.create!(number: editions.maximum(:number).to_i + 1, state: state, draft_version: draft&.version, author: by, note: note, small: small, published_at: at)
+    created = editions.create!(number: editions.maximum(:number).to_i + 1, state: state, reviewed: reviewed, draft_version: draft&.version, author: by, note: note, small: small, published_at: at)
     update!(edition: created, title: created.title)
     FOLLOWED_BY.each { |follower| follower.constantize.follow_edition(self, created) }
     Happening.write(act, self, by: by, at: at, small: small, edition: created.number, note: created.note)

@@ -90,13 +90,14 @@ module Page::Reviewed
 
   private
 
+  # @return [Boolean] whether just that state was approved
   # @raise [Unreviewed]
   def judge_review(state, small:)
-    rule = review_rule or return
-    standing = review_standing(rule: rule)
-    return if small && rule.small?
+    rule = review_rule or return false
+    approved = review_standing(rule: rule).publishable? && state.identity == draft.state.identity
+    raise Unreviewed unless approved || (small && rule.small?)
 
-    raise Unreviewed unless standing.publishable? && state.identity == draft.state.identity
+    approved
   end
 
   def judge(act, person, rule, review)
