@@ -1,10 +1,12 @@
-# What waits to be looked over: by the viewer first, then what they asked for themselves.
+# What waits to be looked over: by the viewer first, the longest first, then what they asked for themselves.
 class ReviewsController < ApplicationController
+  MOST_ASKED = 50 # of one's own that are told
+
   door :somebody
 
   def index
-    open = Review.open_still.includes(:asker, page: :room).order(:asked_at, :id)
-    @waiting = open.where(page_id: viewer.reviewed_ids).to_a
-    @asked = open.where(asker: viewer.person, page: Page.drafts_seen_by(viewer)).to_a
+    open = Review.open_still.includes(:asker, page: %i[room draft]).order(:asked_at, :id)
+    @pagy, @waiting = pagy(open.where(page_id: viewer.reviewed_ids), limit: 50)
+    @asked = open.where(asker: viewer.person, page: Page.drafts_seen_by(viewer)).limit(MOST_ASKED).to_a
   end
 end
