@@ -6,7 +6,7 @@ class ReviewsController < ApplicationController
 
   def index
     open = Review.open_still.includes(:asker, page: %i[room draft]).order(:asked_at, :id)
-    @pagy, @waiting = pagy(open.where(page_id: viewer.reviewed_ids), limit: 50)
-    @asked = open.where(asker: viewer.person, page: Page.drafts_seen_by(viewer)).limit(MOST_ASKED).to_a
+    @pagy, @waiting = pagy(open.where(page_id: viewer.reviewed_ids), limit: 40)
+    @asked = open.where(asker: viewer.person).limit(MOST_ASKED).select { |review| viewer.sight_of(review.page) == :draft }
   end
 end

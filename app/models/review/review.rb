@@ -22,11 +22,12 @@ class Review < ApplicationRecord
     # @param groups [Array<Integer>] that the viewer is in
     # @return [Array<Integer>] ids of pages with an open review that the viewer could decide by the rules as they are now
     def page_ids_for(viewer, groups:)
-      open = Page.kept.giving(viewer, :read).where(id: open_still.select(:page_id)).to_a
+      open = Page.kept.giving(viewer, :read).where(id: open_still.select(:page_id)).select(:id, :ancestry, :room_id).to_a
       return [] if open.empty?
 
       rules = ReviewRule.nearest(open)
-      open.select { |page| rules[page.id]&.to_rules&.may_approve?(viewer.person.id, groups: groups) }.map(&:id)
+      theirs = rules.values.uniq.select { |rule| rule.to_rules.may_approve?(viewer.person.id, groups: groups) }
+      open.select { |page| theirs.include?(rules[page.id]) }.map(&:id)
     end
 
     # What becomes of it when its page is published, by whatever way.

@@ -21,10 +21,8 @@ class ReviewRule < ApplicationRecord
     # @return [Hash{Integer=>ReviewRule}] by the page's id
     def nearest(pages)
       rules = where(page_id: pages.flat_map(&:path_ids).uniq).or(where(room_id: pages.map(&:room_id).uniq)).includes(:approvers).to_a
-      pages.filter_map do |page|
-        rule = rules.select { |each| each.page_id ? page.path_ids.include?(each.page_id) : each.room_id == page.room_id }.max_by { |each| each.page_id ? page.path_ids.index(each.page_id) : -1 }
-        [ page.id, rule ] if rule
-      end.to_h
+      of_pages, of_rooms = rules.select(&:page_id).index_by(&:page_id), rules.select(&:room_id).index_by(&:room_id)
+      pages.to_h { |page| [ page.id, page.path_ids.reverse.filter_map { |id| of_pages[id] }.first || of_rooms[page.room_id] ] }.compact
     end
 
     # @param place [Page, Room]
