@@ -2,6 +2,8 @@ require "application_system_test_case"
 
 # Three people: one sets the rules, one writes, one looks over.
 class ReviewStoryTest < ApplicationSystemTestCase
+  include SeveralPeople
+
   setup do
     @ana, @wil, @ben = person("Ana Berg"), person("Wil Teal"), person("Ben Holt")
     @room = new_room("On Board", keeper: @ana, open: true)
@@ -62,17 +64,6 @@ class ReviewStoryTest < ApplicationSystemTestCase
       click_on "Publish"
       assert_selector ".text", text: "shout “man overboard”"
       assert_equal "published", @page.review.reload.closed
-    end
-  end
-
-  private
-
-  def as(who, &block)
-    using_session(who.name) do
-      sign_in_as(who) unless (@in ||= []).include?(who)
-      @in |= [ who ]
-      block.call
-      assert_empty browser_problems
     end
   end
 end

@@ -1,6 +1,8 @@
 require "application_system_test_case"
 
 class NotesTest < ApplicationSystemTestCase
+  include SeveralPeople
+
   MARKDOWN = "Salt *and grit* lie in the box, ask [x](mention:PERSON) for it.\n\n- Clear the tread, then test it.\n\n| Stage | Sand |\n| --- | --- |\n| Vikness | none left |\n\nCall the night desk before nine.\n\n# Later\n\n#{"More words.\n\n" * 12}Close the gangway.".freeze
 
   setup do
@@ -153,15 +155,6 @@ class NotesTest < ApplicationSystemTestCase
 
   def remark
     Remark.firsts.last
-  end
-
-  def as(who, &block)
-    using_session(who.name) do
-      sign_in_as(who) unless (@in ||= []).include?(who)
-      @in |= [ who ]
-      block.call
-      assert_empty browser_problems
-    end
   end
 
   def press(key)
