@@ -14,6 +14,13 @@ class EntitledTest < Minitest::Test
     assert_equal [ "notes", "Text\n\n# Ice\n" ], split("Text\n\n# Ice")
   end
 
+  def test_a_heading_further_down_is_the_title_where_the_file_is_called_so
+    doc = Markup::MarkdownReader.read("A line.\n\n# Ice\n\n## Salt").doc
+    title, rest = Exchange::Entitled.split(doc, fallback: "Ice - The manual")
+    assert_equal [ "Ice", "A line.\n\n# Salt\n" ], [ title, Markup::MarkdownWriter.write(rest, ids: false) ]
+    assert_equal "Grit", Exchange::Entitled.split(doc, fallback: "Grit").first
+  end
+
   def test_a_title_is_cut_to_what_titles_may_be
     title, = split("# #{"long " * 100}")
     assert_nil Document::Title.problem(title)

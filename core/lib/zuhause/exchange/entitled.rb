@@ -4,18 +4,31 @@ module Zuhause
     module Entitled
       module_function
 
+      FEW = 25 # words that may stand before it
+
       # @param doc [Hash] a document in normal form
-      # @param fallback [String] a title for a text that does not begin with one
+      # @param fallback [String] a title for a text that does not begin with one; a heading further down that it begins with is meant by it
       # @return [Array(String, Hash)] the title, cut to what titles may be, and the document without it, the headings below it
       #   one level higher where it was the only one of its level
       def split(doc, fallback:)
-        first, *rest = doc["content"]
-        title = Document::Text.of(first) if first["type"] == "heading" && level(first) == 1
-        return [ clean(fallback), doc ] if title.nil? || title.strip.empty?
+        only = Document::Walk.blocks(doc).one? { |node| top?(node) }
+        at = doc["content"].index { |node| top?(node) } or return [ clean(fallback), doc ]
+        title = Document::Text.of(doc["content"][at]).strip
+        return [ clean(fallback), doc ] if title.empty? || !(at.zero? || (only && clean(fallback).start_with?(clean(title)) && few?(doc["content"].first(at))))
 
-        rest = rest.map { |node| raised(node) } if Document::Walk.blocks(doc).count { |node| node["type"] == "heading" && level(node) == 1 } == 1
+        rest = doc["content"].each_with_index.filter_map { |node, i| only ? raised(node) : node unless i == at }
         [ clean(title), doc.merge("content" => rest.empty? ? Document.empty["content"] : rest) ]
       end
+
+      def top?(node)
+        node["type"] == "heading" && level(node) == 1
+      end
+      private_class_method :top?
+
+      def few?(nodes)
+        Document::Text.words({ "type" => "doc", "content" => nodes }) <= FEW
+      end
+      private_class_method :few?
 
       def level(heading)
         heading.dig("attrs", "level") || 1

@@ -50,7 +50,7 @@ module Zuhause
 
       def unwrapped(name, block, &report)
         type = Document::Schema::NODES.fetch(block["type"])
-        return [ { "type" => "paragraph", "content" => block["content"] }.compact ] if type.textblock?
+        return [ { "type" => "paragraph", "attrs" => block["attrs"]&.slice("id"), "content" => block["content"] }.compact ] if type.textblock?
 
         (block["content"] || []).flat_map { |child| into(name, [ child ], &report) || [] }
       end

@@ -33,8 +33,8 @@ module Zuhause
       end
 
       # @return [Array<Hash>] the inline nodes of one of its lines that can stand there, escapes still protected
-      def line(paragraph, reports)
-        InlineReader.new(paragraph, reports).nodes.select { |node| %w[text hard_break].include?(node["type"]) }
+      def line(paragraph, reports, lead = nil)
+        InlineReader.new(paragraph, reports, nil, lead).nodes.select { |node| %w[text hard_break].include?(node["type"]) }
       end
 
       # @return [Array<Hash>] the words of a block that cannot stand there

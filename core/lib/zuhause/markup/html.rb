@@ -38,9 +38,15 @@ module Zuhause
       #   live_insert, figure, embed, references, or a task without its content), gives its HTML (of a task, what stands
       #   before its text)
       # @return [String] HTML; blocks bear "b-" and their id as id
-      def self.write(doc, tones: {}, notes: NOTES, link: PLAIN_LINK, leaf: PLAIN_LEAF)
+      def self.write(doc, **words)
+        blocks(doc, **words).join
+      end
+
+      # @see .write
+      # @return [Array<String>] HTML of each block of the document, and what stands at its foot
+      def self.blocks(doc, tones: {}, notes: NOTES, link: PLAIN_LINK, leaf: PLAIN_LEAF)
         writer = new(tones, link, leaf, notes)
-        writer.children(doc) + writer.foot
+        [ *(doc["content"] || []).map { |block| writer.block(block) }, writer.foot ]
       end
 
       def initialize(tones, link, leaf = PLAIN_LEAF, words = NOTES)

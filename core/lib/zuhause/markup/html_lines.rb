@@ -14,6 +14,8 @@ module Zuhause
       def inline(node, marks)
         return text(node.text, marks) if node.text? || node.cdata?
         return [] if !node.element? || QUIET.include?(node.name)
+
+        met(node)
         return [ { "type" => "hard_break" } ] if node.name == "br"
         return [ footnote(node) ] if note?(node)
         return unkept(node) if UNKEPT.include?(node.name)
@@ -28,13 +30,14 @@ module Zuhause
       def text(string, marks)
         return [] if string.empty?
 
+        @named_before = @waiting.size if string.match?(/\S/)
         node = { "type" => "text", "text" => string.gsub(SPACE, " ") }
         [ marks.empty? ? node : node.merge("marks" => marks) ]
       end
 
       # Tick boxes of tasks are read with their item.
       def unkept(node)
-        report(:html, node.name) unless node.name == "input" && node["type"] == "checkbox"
+        report(:element, node.name) unless node.name == "input" && node["type"] == "checkbox"
         []
       end
 
@@ -47,8 +50,8 @@ module Zuhause
       def marks_of(node)
         names = HTMLStyles.marked([ MARKS[node.name] ].compact, HTMLStyles.of(node["style"]))
         marks = names.uniq.map { |name| { "type" => name } }
-        marks << { "type" => "link", "attrs" => { "target" => node["href"].to_s.strip } } if node.name == "a" && node["href"] && !node["href"].start_with?("#")
-        marks
+        target = @lead.call(node["href"].strip) if node.name == "a" && node["href"]
+        target ? marks << { "type" => "link", "attrs" => { "target" => target } } : marks
       end
 
       # White space collapses as a browser shows it: none at the edges of a line, one between words.

@@ -5,7 +5,7 @@ module Zuhause
     # Reads HTML, pasted or brought in, into a document. Any text can be read; only what the document tree has a place for
     # comes in, so nothing that could run does. What is left out is reported.
     class HTMLReader
-      include HTMLLines, HTMLNotes
+      include HTMLLines, HTMLNotes, HTMLAnchors, HTMLNotices
 
       # The type of node that an element becomes.
       TYPES = Document::Schema::NODES.values.flat_map { |type| type.elements.map { |element| [ element, type ] } }.to_h.freeze
@@ -19,29 +19,37 @@ module Zuhause
       # @param html [String] any text
       # @param picture [#call] takes the address and the words of a picture, gives the public id of the file to show in its
       #   place, or nil to leave it out
+      # @param lead [#call, nil] takes the address of a link, gives what it is to lead to, or nil for no link; places within the
+      #   text are led to only by it
+      # @yieldparam root [Nokogiri::XML::Element] before it is read, to be changed
       # @return [MarkdownReader::Read]
       # @raise [Document::Invalid] for more than a document can hold ({Document::Limits})
-      def self.read(html, picture: ->(_address, _words) { })
-        new(html, picture).read
+      def self.read(html, picture: ->(_address, _words) { }, lead: nil, &change)
+        new(html, picture, lead).read(&change)
       end
 
-      def initialize(html, picture)
+      def initialize(html, picture, lead = nil)
         HTMLMeasure.judge(html)
         @html = Document::Normal.clean(html)
         @picture = picture
+        @lead = lead || ->(address) { address unless address.start_with?("#") }
         @reports = []
+        @anchors, @waiting, @named_before, @met = {}, [], 0, Set.new.compare_by_identity
       end
 
       def read
         root = parse.root
+        yield root if root && block_given?
         OfficeLists.mend(root) if root
+        HTMLPictures.mend(root) if root
         look_at_the_foot(root) if root
         look_over(root) if root
         nodes = root ? blocks(root, 1, []) : []
         nodes = [ { "type" => "paragraph" } ] if nodes.empty?
         doc, dropped = Document::Normal.form({ "type" => "doc", "content" => nodes })
         dropped.each { |target| report(:target, target) }
-        MarkdownReader::Read.new(doc: doc, reports: @reports)
+        settle_anchors(doc) if @anchors.any? || @waiting.any?
+        MarkdownReader::Read.new(doc: doc, reports: @reports, anchors: @anchors)
       end
 
       # What follows is for the types of nodes ({Document::Node#read}).
@@ -51,6 +59,7 @@ module Zuhause
 
       # @return [Array<Hash>] the blocks that an element holds; what stands in a line between them becomes paragraphs
       def blocks(parent, depth, marks)
+        met(parent)
         result = []
         line = []
         parent.children.each do |node|
@@ -71,11 +80,13 @@ module Zuhause
       # @param parent [Nokogiri::XML::Node, nil] whose style the line has
       def paragraph(line, parent = nil)
         text = trimmed(line)
-        text.empty? ? [] : [ { "type" => "paragraph", "attrs" => centred(parent), "content" => text }.compact ]
+        # a name behind its last word belongs to what follows: paragraphs need not be closed (HTML 5, 13.1.2.4)
+        text.empty? ? [] : anchored([ { "type" => "paragraph", "attrs" => centred(parent), "content" => text }.compact ], [], [ @named_before, @waiting.size ].min)
       end
 
       # @return [Array<Hash>] the inline nodes of an element that is one line
       def line(element, marks)
+        met(element)
         trimmed(inline(element, marks))
       end
 
@@ -155,7 +166,7 @@ module Zuhause
 
           @files[node] = file_of(node) if node.name == "img"
           top = [ top, HEADINGS.index(node.name) ].min if HEADINGS.include?(node.name)
-          hold(node.parent) if BLOCKS.include?(node.name) || @files[node]
+          hold(node.parent) if BLOCKS.include?(node.name) || @files[node] || tone(node)
         end
         @shift = top == HEADINGS.length ? 0 : top
       end
@@ -168,7 +179,7 @@ module Zuhause
 
       def file_of(image)
         id = @picture.call(image["src"].to_s, image["alt"].to_s)
-        report(:picture, image["src"]) unless id
+        report(:picture, image["src"].to_s.start_with?("data:") ? image["alt"] : image["src"]) unless id
         id
       end
 
@@ -181,7 +192,12 @@ module Zuhause
         return unkept(node) if UNKEPT.include?(node.name)
 
         type = TYPES[node.name]
-        type ? type.read(node, self, depth, marks) : blocks(node, depth, within(node, marks))
+        tone = tone(node)
+        return blocks(node, depth, within(node, marks)) unless type || tone
+
+        met(node)
+        names = waiting_before
+        anchored(tone ? notice(node, tone, depth, marks) : type.read(node, self, depth, marks), names)
       end
     end
   end

@@ -7,8 +7,10 @@ module Zuhause
       # @param parent [CommonMarker::Node] a paragraph or heading
       # @param reports [#call] told a code and a detail of whatever could not be kept as it was
       # @param footnote [#call, nil] takes the number of what stands at the foot, gives a node; nil where that cannot stand
-      def initialize(parent, reports, footnote = nil)
+      # @param lead [#call, nil] takes the address of a link, gives what it is to lead to
+      def initialize(parent, reports, footnote = nil, lead = nil)
         @reports = reports
+        @lead = lead
         @footnote = footnote
         @nodes = []
         @elements = Hash.new { |open, name| open[name] = [] } # marks that are open, by element; within each other
@@ -125,7 +127,7 @@ module Zuhause
 
       def target(node)
         url = Escapes.restore(node.url)
-        target = Links::Target.parse(url)
+        target = Links::Target.parse(@lead ? @lead.call(url) : url)
         return { "type" => "link", "attrs" => { "target" => target.to_s } } if target
 
         @reports.call(:target, url)

@@ -6,9 +6,9 @@ module Zuhause
     # reported.
     class MarkdownReader
       # What {read} answers: the document in normal form (ids as far as the text tells them), and what could not be
-      # kept as it was.
-      Read = Struct.new(:doc, :reports, keyword_init: true)
-      # +code+ (Symbol): :html, :picture, :target, :heading_level, :code_info, :fence, :misplaced or :too_deep; +detail+ (String):
+      # kept as it was; from HTML also +anchors+, the ids of blocks by the names that its links lead to.
+      Read = Struct.new(:doc, :reports, :anchors, keyword_init: true)
+      # +code+ (Symbol): :html, :element, :picture, :target, :heading_level, :code_info, :fence, :misplaced or :too_deep; +detail+ (String):
       # the text concerned; +line+ (Integer, nil): where its block begins, counted from 1.
       Report = Struct.new(:code, :detail, :line, keyword_init: true)
 
@@ -24,17 +24,19 @@ module Zuhause
       # @param markdown [String] any text
       # @param picture [#call] takes the address and the words of a picture that stands alone, gives the public id of the file
       #   to show in its place, or nil to leave a link
+      # @param lead [#call, nil] takes the address of a link, gives what it is to lead to, or nil for no link
       # @return [Read]
       # @raise [Document::Invalid] for more than a document can hold ({Document::Limits})
-      def self.read(markdown, picture: ->(_address, _words) { })
-        new(markdown, picture).read
+      def self.read(markdown, picture: ->(_address, _words) { }, lead: nil)
+        new(markdown, picture, lead).read
       end
 
-      def initialize(markdown, picture)
+      def initialize(markdown, picture, lead = nil)
         Document::Limits.hold(:markdown, markdown.bytesize)
         @markdown = Document::Normal.clean(markdown)
         @size = Document::Limits::Size.new
         @picture = picture
+        @lead = lead
         @reports = []
         @copies = Hash.new(0)
       end
@@ -273,7 +275,7 @@ module Zuhause
 
       # @return [Array<Hash>] inline nodes, escapes still protected
       def inline(node)
-        InlineReader.new(node, method(:report), ->(number) { footnote(number) }).nodes.tap { |nodes| @size.more(nodes.size) }
+        InlineReader.new(node, method(:report), ->(number) { footnote(number) }, @lead).nodes.tap { |nodes| @size.more(nodes.size) }
       end
 
       # What stands at the foot, where its number stands. More than lines of text cannot be kept there.
@@ -283,7 +285,7 @@ module Zuhause
         return report(:footnote, number) && { "type" => "text", "text" => "[#{number}]" } if copies > Footnotes::MOST_COPIES
 
         report(:misplaced, "footnote") if note.each.any? { |block| block.type != :paragraph }
-        lines = note.each.map { |block| block.type == :paragraph ? Footnotes.line(block, method(:report)) : Footnotes.plain(block) }
+        lines = note.each.map { |block| block.type == :paragraph ? Footnotes.line(block, method(:report), @lead) : Footnotes.plain(block) }
         textblock({ "type" => "footnote" }, lines.reject(&:empty?).flat_map { |line| [ { "type" => "hard_break" }, *line ] }.drop(1)).first
       end
 

@@ -1,0 +1,134 @@
+module Zuhause
+  module Exchange
+    # How the pages that files become stand below each other, told by what knows best: lists of contents, what a page says stands
+    # above it and after it, and the folders they lie in ({FolderTree}).
+    class Arrangement
+      # What one file tells: +lists+ of contents are arrays of depth, path and place in that, which is nil for the whole; +up+,
+      # +before+ and +after+ are paths, nil where it tells none.
+      Told = Struct.new(:lists, :up, :before, :after, keyword_init: true)
+      LEAST = 3 # files that a list of contents tells of, besides those beside the one that has it
+      MANY = 3 # holders; what more have belongs to none of them
+
+      # @param paths [Array<String>]
+      # @param told [Hash{String=>Told}] by paths
+      # @param first [Array<String>] paths in the order in which a manifest has them
+      def initialize(paths, told: {}, first: [])
+        @paths = paths
+        @told = told
+        @first = first
+      end
+
+      # @return [Array<FolderTree::Entry>] each after what it stands below
+      def entries
+        @entries ||= [].tap { |found| hang(nil, 0, found) }
+      end
+
+      private
+
+      def tree
+        @tree ||= FolderTree.new(@paths).entries
+      end
+
+      def hang(above, depth, found)
+        (children[above] || []).each do |path|
+          entry = by_path.fetch(path)
+          next if entry.folder? && empty?(path)
+
+          found << FolderTree::Entry.new(path: path, above: above, depth: depth, name: entry.name)
+          hang(path, depth + 1, found)
+        end
+      end
+
+      def empty?(path)
+        (children[path] || []).all? { |inner| by_path.fetch(inner).folder? && empty?(inner) }
+      end
+
+      def by_path
+        @by_path ||= tree.to_h { |entry| [ entry.path, entry ] }
+      end
+
+      # @return [Hash{String|nil=>Array<String>}]
+      def children
+        @children ||= begin
+          place
+          tree.map(&:path).each_with_index.group_by { |path, _i| @above[path] }
+              .transform_values { |paths| paths.sort_by { |path, i| rank(path, i) }.map(&:first) }
+        end
+      end
+
+      # Those that a list has come in its order, before others; those that follow one another in that.
+      def rank(path, i)
+        listed = @order[path]
+        listed ? [ 0, listed, i ] : [ 1, run[path] || Float::INFINITY, i ]
+      end
+
+      def place
+        @above = tree.to_h { |entry| [ entry.path, entry.above ] }
+        @order = {}
+        @first.each_with_index { |path, i| @order[path] = i }
+        @tops = tree.select { |entry| entry.above.nil? && !entry.folder? }.map(&:path)
+        @tops = [] unless @tops.one?
+        lists.each_with_index { |(holder, items), i| follow(holder, items, (i + 1) * 100_000) }
+        @told.each { |path, told| move(path, told.up) if told.up && !@listed.include?(path) }
+      end
+
+      # Those that tell of most first, each once: one that stands on many pages is that of the whole.
+      def lists
+        @listed = Set.new
+        held = @told.each_with_object({}) do |(holder, told), found|
+          told.lists.each { |items| (found[items] ||= []) << holder if (items.map { |item| item[1] }.uniq - [ nil, holder, told.up, told.before, told.after, *@tops ]).size >= LEAST }
+        end
+        held.sort_by.with_index { |(items, _holders), i| [ -files(items), i ] }.map { |items, holders| [ holders.size > MANY ? @tops.first : holders.first, items ] }
+      end
+
+      def files(items)
+        items.map { |item| item[1] }.compact.uniq.size
+      end
+
+      def follow(holder, items, order)
+        above = [ holder ] # by depth
+        whole = files(items) * 2 >= @paths.size
+        items.each_with_index do |(depth, path, place), i|
+          above = above.first(depth + 1)
+          above << above.last while above.size <= depth
+          next above << above.last unless path && by_path.key?(path) && path != holder && !above.include?(path)
+
+          @order[path] = order + i if (place.nil? || whole) && @listed.add?(path) && move(path, above.last)
+          above << path
+        end
+      end
+
+      # @return [Boolean] whether it can stand there
+      def move(path, above)
+        return above.nil? if @tops.include?(path) || above.nil?
+        return false if path == above || !by_path.key?(above) || under?(above, path)
+
+        @above[path] = above
+        true
+      end
+
+      def under?(path, other)
+        while (path = @above[path])
+          return true if path == other
+        end
+        false
+      end
+
+      # @return [Hash{String=>Integer}] places in runs of those of which each says what comes after it
+      def run
+        @run ||= begin
+          after = @told.filter_map { |path, told| [ path, told.after ] if told.after && by_path.key?(told.after) }.to_h
+          begins = after.keys - after.values
+          seen = {}
+          begins.each do |path|
+            while path && !seen.key?(path)
+              seen[path] = seen.size
+              path = after[path]
+            end
+          end
+          seen
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,109 @@
+module Zuhause
+  module Exchange
+    # What stands on nearly every page of a manual, at its beginning or its end, belongs to the manual and to none of its pages:
+    # the bar that leads to others, the name of it all, the foot. Told by equal words, or by the same element on each page whose
+    # words are mostly links.
+    class Repeated
+      LEAST = 4 # pages
+      SHARE = 0.6 # of the pages of a folder
+      LINKED = 0.5 # of the words of an element that differs from page to page
+      NAMED = /nav|crumb|pager|toolbar/i # what leads elsewhere by its name, however much of it are links
+      GAP = 14 # words of a page that may stand before or between, such as its title
+
+      # +key+ and +shape+ as of {Survey::Part}, one of them nil; +folder+ in which it is left out, see {Repeated.folders}; +pages+: how
+      # many have it; +words+: what it says on one of them.
+      Found = Struct.new(:key, :shape, :folder, :pages, :words, keyword_init: true) do
+        # @return [Boolean] whether it is left out of a file that lies there
+        def of?(path)
+          Repeated.folders(path).include?(folder)
+        end
+      end
+
+      # @param path [String] of a file
+      # @return [Array<String>] what it lies in, outermost first, beginning with "" for all; each once with all that is below ("manual/"),
+      #   the innermost also without ("manual/.")
+      def self.folders(path)
+        ends = path.each_char.with_index.filter_map { |letter, i| i if letter == "/" }
+        [ "", *ends.map { |i| path[0..i] } ].then { |folders| [ *folders, "#{folders.last}." ] }
+      end
+
+      # @param surveys [Hash{String=>Array(Integer, Array<Survey::Part>)}] how many words each file has, and its parts, by paths
+      def initialize(surveys)
+        @surveys = surveys
+        @sizes = surveys.each_key.flat_map { |path| Repeated.folders(path) }.tally
+      end
+
+      # @return [Array<Found>]
+      def found
+        @found ||= candidates.then { |named| kept(surveyed { |path, words, parts| outer(path, words, parts, named) }) }
+      end
+
+      # @param path [String]
+      # @return [Array<Found>] what is left out of it
+      def of(path)
+        found.select { |part| part.of?(path) }
+      end
+
+      private
+
+      def surveyed
+        @surveys.flat_map { |path, (words, parts)| yield(path, words, parts).uniq.flat_map { |name| Repeated.folders(path).map { |folder| [ name, folder ] } } }.tally
+      end
+
+      # @return [Hash{Array=>Integer}] names of parts with their folders, by the outermost folder in which nearly all pages have them
+      def kept_names(tally)
+        tally.select { |(_name, folder), count| count >= LEAST && count >= SHARE * @sizes.fetch(folder) }
+      end
+
+      def candidates
+        linked = Hash.new { |sums, shape| sums[shape] = [ 0, 0 ] }
+        @surveys.each_value { |_words, parts| parts.each { |part| linked[part.shape].then { |sum| sum[0] += part.linked.to_i; sum[1] += part.to - part.from } if part.shape } }
+        mostly = linked.select { |shape, (links, words)| links.positive? && (links >= LINKED * words || shape.match?(NAMED)) }.keys.to_set
+        kept_names(surveyed { |_path, _words, parts| parts.flat_map { |part| [ ([ :key, part.key ] if part.key), ([ :shape, part.shape ] if mostly.include?(part.shape)) ].compact } })
+          .keys.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+      end
+
+      # @return [Array<Array(Symbol, String)>] names of those that stand at the edges of a page, with nothing but others between
+      def outer(path, words, parts, named)
+        here = parts.filter_map { |part| [ part, name(part, path, named) ] if name(part, path, named) }
+        from_the_start(here) | from_the_end(here, words)
+      end
+
+      def name(part, path, named)
+        folders = Repeated.folders(path)
+        [ [ :key, part.key ], [ :shape, part.shape ] ].find { |name| named[name]&.intersect?(folders) }
+      end
+
+      def from_the_start(here)
+        at = 0
+        here.sort_by { |part, _name| [ part.from, -part.to ] }.each_with_object([]) do |(part, name), found|
+          break found if part.from > at + GAP
+
+          found << name
+          at = [ at, part.to ].max
+        end
+      end
+
+      def from_the_end(here, words)
+        at = words
+        here.sort_by { |part, _name| [ -part.to, part.from ] }.each_with_object([]) do |(part, name), found|
+          break found if part.to < at - GAP
+
+          found << name
+          at = [ at, part.from ].min
+        end
+      end
+
+      def kept(tally)
+        said = {}
+        @surveys.each_value { |_words, parts| parts.each { |part| said[[ :key, part.key ]] ||= part.words; said[[ :shape, part.shape ]] ||= part.words } }
+        outermost(kept_names(tally)).map { |(name, folder), count| Found.new(name.first => name.last, folder: folder, pages: count, words: said[name].to_s) }.reject { |part| part.words.empty? }
+      end
+
+      # Without those that hold in a folder around as well.
+      def outermost(kept)
+        kept.reject { |(name, folder), _count| Repeated.folders(folder).any? { |around| around.length < folder.length && kept.key?([ name, around ]) } }
+      end
+    end
+  end
+end

@@ -1,0 +1,58 @@
+require_relative "../test_helper"
+
+class RepeatedTest < Minitest::Test
+  Exchange = Zuhause::Exchange
+
+  # Pages of a manual: a bar, a line that leads to the neighbours, words of their own, a remark that all have in the middle, a foot.
+  def test_bars_and_feet_are_found_and_what_stands_in_the_middle_is_not
+    pages = Array.new(8) do |i|
+      [ "manual/#{i}.html", "<body><div class=head><a href=a>Home</a> <a href=b>Help</a></div><div class=near><a href=x>To #{words(i, 2)}</a> <a href=y>And #{words(i + 50, 2)}</a></div>" \
+                            "<h1>#{words(i, 3)}</h1><p>#{words(i, 60)}</p><div class=remark>Mind the ramp</div><p>#{words(i + 9, 60)}</p><div id=foot>All rights kept</div></body>" ]
+    end.to_h
+    surveys = pages.transform_values { |html| Exchange::Survey.of(html) }
+    repeated = Exchange::Repeated.new(surveys.transform_values { |survey| [ survey.words, survey.parts ] })
+    assert_equal [ "Home Help", "All rights kept" ], repeated.found.select(&:key).map(&:words)
+    assert_equal [ "div.near" ], repeated.found.select(&:shape).map(&:shape)
+    survey = surveys.fetch("manual/3.html")
+    assert_equal %w[head near foot], survey.elements(repeated.of("manual/3.html")).map { |element| element["class"] || element["id"] }
+  end
+
+  def test_few_pages_and_other_folders_have_nothing_in_common
+    foot = ->(i) { "<body><p>#{words(i, 40)}</p><footer>The same foot</footer></body>" }
+    assert_empty repeated(Array.new(3) { |i| [ "a/#{i}.html", foot.(i) ] }.to_h).found
+    mixed = Array.new(5) { |i| [ "a/#{i}.html", foot.(i) ] } + Array.new(20) { |i| [ "b/#{i}.html", "<p>#{words(i + 30, 50)}</p>" ] }
+    found = repeated(mixed.to_h)
+    assert_equal [ "a/" ], found.found.map(&:folder)
+    assert_empty found.of("b/1.html")
+  end
+
+  def test_what_only_those_share_that_lie_in_a_folder_itself
+    pages = Array.new(6) { |i| [ "#{i}.html", "<div class=path>The top</div><p>#{words(i, 40)}</p>" ] } + Array.new(20) { |i| [ "mod/#{i}.html", "<p>#{words(i + 30, 50)}</p>" ] }
+    found = repeated(pages.to_h)
+    assert_equal [ [ "The top", "." ] ], found.found.map { |part| [ part.words, part.folder ] }
+    assert_equal [ 1, 0 ], [ found.of("1.html").size, found.of("mod/1.html").size ]
+  end
+
+  # Whatever stands on a page, no more than what it shares with others is left out of it.
+  def test_words_of_one_page_alone_stay
+    random = Random.new(SEED)
+    generate(40) do |round|
+      own = Array.new(6) { |i| Array.new(30) { |j| "own#{round}x#{i}x#{j}" } }
+      pages = own.each_with_index.to_h { |list, i| [ "#{i}.html", "<body>#{random.rand(2).zero? ? "<nav><a href=a>Up</a></nav>" : "<div>Up</div>"}<div class=c#{random.rand(2)}><p>#{list.join(" ")}</p></div><p>#{%w[A B C].sample(random: random)}</p></body>" ] }
+      surveys = pages.transform_values { |html| Exchange::Survey.of(html) }
+      repeated = Exchange::Repeated.new(surveys.transform_values { |survey| [ survey.words, survey.parts ] })
+      surveys.each { |path, survey| refute_match(/own/, survey.elements(repeated.of(path)).map(&:text).join, "SEED=#{SEED}") }
+    end
+  end
+
+  private
+
+  def repeated(pages)
+    Exchange::Repeated.new(pages.transform_values { |html| Exchange::Survey.of(html).then { |survey| [ survey.words, survey.parts ] } })
+  end
+
+  def words(seed, count)
+    random = Random.new(seed)
+    Array.new(count) { Array.new(5) { ("a".."z").to_a.sample(random: random) }.join }.join(" ")
+  end
+end
