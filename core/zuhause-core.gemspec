@@ -10,6 +10,8 @@ Gem::Specification.new do |spec|
   spec.add_dependency "commonmarker", "~> 0.23.11"
   spec.add_dependency "csv", "~> 3.2"
   spec.add_dependency "diff-lcs", "~> 1.6"
+  spec.add_dependency "mittens", "~> 0.1.1"
   spec.add_dependency "nokogiri", "~> 1.15"
   spec.add_dependency "rouge", "~> 4.5"
+  spec.add_dependency "rubyzip", "~> 2.4"
 end

@@ -1,4 +1,5 @@
 require "zuhause/review/rules"
+require "zuhause/review/right"
 require "zuhause/review/approval"
 require "zuhause/review/standing"
 require "zuhause/review/table"

@@ -14,11 +14,26 @@ module Zuhause
 
       module_function
 
+      # Within, so many times as much may be: what is read there is no document yet.
+      #
+      # @param factor [Integer]
+      def widened(factor)
+        before, Thread.current[:limits_widened] = Thread.current[:limits_widened], factor
+        yield
+      ensure
+        Thread.current[:limits_widened] = before
+      end
+
+      # @return [Integer]
+      def factor
+        Thread.current[:limits_widened] || 1
+      end
+
       # @param what [Symbol] of {MOST}
       # @param amount [Integer]
       # @raise [Invalid] if that is more than there may be
       def hold(what, amount)
-        refuse(what, MOST.fetch(what)) if amount > MOST.fetch(what)
+        refuse(what, MOST.fetch(what)) if amount > MOST.fetch(what) * (what == :html ? 1 : factor)
       end
 
       # @raise [Invalid]
@@ -39,7 +54,7 @@ module Zuhause
           return unless node.is_a?(Hash)
 
           @bytes += bytes(node["text"]) + bytes_of(node["attrs"]) + (node["marks"].is_a?(Array) ? node["marks"].sum { |mark| mark.is_a?(Hash) ? bytes_of(mark["attrs"]) : 0 } : 0)
-          raise Invalid, [ Check::Problem.new(code: :too_large, node: "doc", details: { bytes: Schema::MAX_BYTES }, path: []) ] if @bytes > Schema::MAX_BYTES
+          raise Invalid, [ Check::Problem.new(code: :too_large, node: "doc", details: { bytes: Schema::MAX_BYTES }, path: []) ] if @bytes > Schema::MAX_BYTES * Limits.factor
         end
 
         # @param nodes [Integer] that are there as well

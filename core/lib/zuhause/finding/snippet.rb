@@ -9,34 +9,26 @@ module Zuhause
       MOST = 300 # places looked at in a long text
 
       # @param text [String]
-      # @param query [Query]
+      # @param wanted [Hash{String=>Object}] words that are looked for, folded, each with what it stands for
       # @param opening [String] put before each word found
       # @param closing [String] put behind it
-      # @return [String] at most {WORDS} words on one line, with the words found marked; the text's beginning if none is
-      def self.of(text, query, opening:, closing:)
-        new(text.tr("\n", " "), query).cut(opening, closing)
+      # @param most [Integer] words
+      # @return [String] as many words on one line, with the words found marked; the text's beginning if none is
+      def self.of(text, wanted, opening:, closing:, most: WORDS)
+        new(text.tr("\n", " "), wanted, most).cut(opening, closing)
       end
 
-      # As the full-text index folds words (unicode61, remove_diacritics 2): case and accents make no difference.
-      def self.fold(word)
-        return word.downcase if word.ascii_only?
-
-        word.unicode_normalize(:nfd).gsub(/\p{M}/, "").downcase
-      end
-
-      def initialize(text, query)
-        @text = text
-        @wanted = query.words.map { |word| Snippet.fold(word) }
-        @unfinished = query.unfinished?
+      def initialize(text, wanted, most = WORDS)
+        @text, @wanted, @most = text, wanted, most
         @places = places
-        @found = @places.each_index.filter_map { |i| (which = wanted(i)) && [ i, which ] }.first(MOST)
+        @found = @places.each_index.filter_map { |i| (which = @wanted[Folding.fold(slice(*@places[i]))]) && [ i, which ] }.first(MOST)
       end
 
       def cut(opening, closing)
         return "" if @places.empty?
 
         first = start
-        last = [ first + WORDS, @places.size ].min - 1
+        last = [ first + @most, @places.size ].min - 1
         from = first.zero? ? 0 : @places[first].first
         to = last == @places.size - 1 ? @text.bytesize : @places[last].last
         "#{"… " unless first.zero?}#{marked(from, to, first..last, opening, closing).strip}#{" …" if to < @text.bytesize}"
@@ -57,18 +49,12 @@ module Zuhause
         @text.byteslice(from, to - from)
       end
 
-      # @return [Integer, nil] which of the words wanted stands there
-      def wanted(index)
-        word = Snippet.fold(slice(*@places[index]))
-        @wanted.index(word) || (@wanted.size - 1 if @unfinished && @wanted.any? && word.start_with?(@wanted.last))
-      end
-
       # The beginning of the stretch that holds most of the words wanted.
       def start
-        best = @found.max_by.with_index { |(index, _which), i| [ @found.select { |other, _w| other.between?(index, index + WORDS - BEFORE - 1) }.map(&:last).uniq.size, -i ] }
+        best = @found.max_by.with_index { |(index, _which), i| [ @found.select { |other, _w| other.between?(index, index + @most - BEFORE - 1) }.map(&:last).uniq.size, -i ] }
         return 0 unless best
 
-        [ best.first - BEFORE, [ @places.size - WORDS, 0 ].max ].min.clamp(0, nil)
+        [ best.first - BEFORE, [ @places.size - @most, 0 ].max ].min.clamp(0, nil)
       end
 
       def marked(from, to, range, opening, closing)

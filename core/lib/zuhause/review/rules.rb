@@ -32,7 +32,12 @@ module Zuhause
       # @param writers [Enumerable<Object>] ids of those whose changes a state holds
       # @return [Boolean] whether an approval of that person counts
       def counts?(person, writers:, groups: [])
-        may_approve?(person, groups: groups) && (@own || !writers.include?(person))
+        may_approve?(person, groups: groups) && counts_for?(person, writers)
+      end
+
+      # @return [Boolean] whether that person may count for a state with changes of those writers
+      def counts_for?(person, writers)
+        @own || !writers.include?(person)
       end
 
       def small?

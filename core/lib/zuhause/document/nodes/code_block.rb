@@ -30,7 +30,7 @@ module Zuhause
 
         def read(element, _reader, _depth, _marks)
           language = [ element["class"], element.at_xpath("./code")&.[]("class") ].compact.join(" ")[LANGUAGE, 1]
-          text = element.xpath(".//text() | .//br").map { |piece| piece.name == "br" ? "\n" : piece.text }.join.delete_prefix("\n").chomp
+          text = element.xpath(".//text() | .//br").map { |piece| piece.name == "br" ? "\n" : piece.text }.join.chomp
           code = { "type" => name }
           code["attrs"] = { "language" => language } if language
           [ text.empty? ? code : code.merge("content" => [ { "type" => "text", "text" => text } ]) ]

@@ -59,7 +59,7 @@ module Zuhause
           element.element_children.flat_map do |child|
             case child.name
             when "div" then parts(child, reader, depth, marks)
-            when "dt" then [ { "type" => "term", "content" => Markup::Fit.text(reader.line(child, marks)) } ]
+            when "dt" then reader.anchored([ { "type" => "term", "content" => Markup::Fit.text(reader.line(child, marks)) } ])
             else [ { "type" => "definition", "content" => reader.held("definition", reader.blocks(child, depth + 2, marks)) } ]
             end
           end
