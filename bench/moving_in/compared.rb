@@ -1,0 +1,105 @@
+class MovingInBench
+  # The pages that a manual became, against what its files say.
+  class Compared
+    def initialize(manual, arrival)
+      @manual = manual
+      @arrival = arrival
+      @by_path = arrival.files.where(kind: %w[text folder]).includes(page: :draft).index_by { |file| file.path.delete_prefix("manual/") }
+      @counts = Hash.new { |counts, name| counts[name] = [ 0, 0 ] }
+      @wrong = Hash.new { |wrong, name| wrong[name] = [] }
+    end
+
+    # @param wrong [String, nil] the name of what is to be told in single cases
+    def tell(wrong: nil)
+      @manual.files.each { |file| compare(file) }
+      @counts.each { |name, (right, all)| printf "  %-34s %8.2f %%  (%d of %d)\n", name, all.zero? ? 100 : 100.0 * right / all, right, all }
+      told = @arrival.losses.counts
+      printf "  told as lost: %s\n", told.map { |code, count| "#{code} #{count}" }.join(", ")
+      @wrong[wrong].first(40).each { |case_of| puts "    #{case_of.inspect[0, 300]}" } if wrong
+    end
+
+    private
+
+    def count(name, right, all, *detail)
+      @counts[name][0] += right
+      @counts[name][1] += all
+      @wrong[name] << detail if right < all
+    end
+
+    def compare(file)
+      page = @by_path[file.path]&.page
+      count("pages", page ? 1 : 0, 1, file.path)
+      return unless page
+
+      document = page.draft.document
+      titles(file, page)
+      words(file, page, document)
+      links(file, document)
+      blocks(file, document)
+      count("right parent", parent?(file, page) ? 1 : 0, 1, file.path, file.up, page.parent&.title)
+    end
+
+    def titles(file, page)
+      expected, got = [ file.title, page.title ].map { |title| title.scan(/[[:alnum:]]+/).join(" ") }
+      count("titles", expected == got || expected.start_with?("#{got} ") && got.length > 3 ? 1 : 0, 1, file.path, file.title, page.title)
+    end
+
+    def words(file, page, document)
+      notices = Zuhause::Document::Walk.blocks(document).select { |block| block["type"] == "notice" }
+      names = notices.flat_map { |notice| Zuhause::Markup::HTMLNotices::NAMES.fetch(notice.dig("attrs", "tone") || "note") }.flat_map { |name| [ name, name.capitalize ] }.tally
+      inline = Zuhause::Document::Walk.blocks(document).map { |block| Zuhause::Document::Text.of(block) if Zuhause::Document::Schema::NODES[block["type"]].textblock? }.compact.join("\n")
+      folds = Zuhause::Document::Walk.blocks(document).filter_map { |block| block.dig("attrs", "title") }
+      got = [ page.title, inline, *folds ].join("\n").scan(/[[:alnum:]]+/).tally
+      kept = file.words.sum { |word, times| [ times, got.fetch(word, 0) + names.fetch(word, 0) ].min } # the name of a notice is told by its tone
+      count("words kept", kept, file.words.values.sum, file.path, file.words.filter_map { |word, times| [ word, times - got.fetch(word, 0) ] if times > got.fetch(word, 0) }.first(12))
+      beyond = got.sum { |word, times| [ times - file.words.fetch(word, 0), 0 ].max }
+      count("words brought that are the page's", got.values.sum - beyond, got.values.sum, file.path, got.filter_map { |word, times| [ word, times ] if times > file.words.fetch(word, 0) }.first(12))
+    end
+
+    def links(file, document)
+      led = Zuhause::Links.in(document).filter_map { |link| [ link.target.value, link.target.block ] if link.target.kind == :page }
+      pages = led.map(&:first).tally
+      file.links.map { |path, _said| @by_path[path]&.key }.tally.each do |key, times|
+        count("links to the right page", [ times, pages.fetch(key, 0) ].min, times, file.path, @by_path.find { |_path, each| each.key == key }&.first, times, pages.fetch(key, 0))
+      end
+      places = led.filter_map { |key, block| [ key, said(key, block) ] if block }.group_by(&:first)
+      file.links.each do |path, said|
+        next unless said
+
+        there = places[@by_path[path]&.key] || []
+        at = there.index { |_key, letters| letters && (letters.start_with?(said[0, 12]) || said.start_with?(letters[0, 12])) }
+        there.delete_at(at) if at
+        count("links to the right section", at ? 1 : 0, 1, file.path, path, said)
+      end
+    end
+
+    # @return [String, nil] the letters with which a block of a page begins
+    def said(key, block)
+      @texts ||= Hash.new do |known, page|
+        document = (@by_key ||= @by_path.each_value.index_by(&:key))[page]&.page&.draft&.document
+        blocks = document ? Zuhause::Document::Walk.blocks(document).to_a : []
+        known[page] = blocks.each_with_index.to_h { |each, i| [ each.dig("attrs", "id"), blocks[i, 6].map { |one| Zuhause::Document::Text.of(one) }.join(" ").scan(/[[:alnum:]]+/).join[0, 60] ] }
+      end
+      @texts[key][block]
+    end
+
+    def blocks(file, document)
+      all = Zuhause::Document::Walk.blocks(document).to_a
+      same("code blocks exact", file, file.code, all.select { |block| block["type"] == "code_block" }.map { |block| Zuhause::Document::Text.of(block) })
+      same("table cells", file, file.cells.map { |text| text.delete(" ") }, all.select { |block| %w[cell header_cell].include?(block["type"]) }.map { |block| Zuhause::Document::Text.of(block).gsub(Manual::SPACE, "") })
+      shown = PageFile.where(public_id: all.filter_map { |block| block.dig("attrs", "file") }).pluck(:public_id, :name).to_h
+      same("pictures", file, file.pictures, all.filter_map { |block| shown[block.dig("attrs", "file")] })
+    end
+
+    def same(name, file, expected, got)
+      there = got.tally
+      expected.tally.each { |each, times| count(name, [ times, there.fetch(each, 0) ].min, times, file.path, each) }
+    end
+
+    def parent?(file, page)
+      return page.parent&.public_id == @by_path[file.up]&.key if file.up.is_a?(String)
+
+      file.up.nil? ? true : page.parent.nil? || @by_path.each_value.any? { |each| each.kind == "folder" && each.page_id == page.parent.id }
+    end
+  end
+end
