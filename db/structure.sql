@@ -1,6 +1,6 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
-CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, "gathers_sought" boolean DEFAULT 1 NOT NULL, CONSTRAINT one_house CHECK (id = 1));
 CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), reset_password_token varchar, reset_password_sent_at datetime(6), session_number integer NOT NULL DEFAULT 0, time_zone varchar NOT NULL DEFAULT 'UTC', language varchar NOT NULL DEFAULT 'en', sites_apart boolean, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
@@ -18,7 +18,7 @@ CREATE INDEX "index_memberships_on_person_id" ON "memberships" ("person_id");
 CREATE UNIQUE INDEX "index_memberships_on_group_id_and_person_id" ON "memberships" ("group_id", "person_id");
 CREATE TABLE IF NOT EXISTS "access_lists" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "digest" varchar NOT NULL);
 CREATE UNIQUE INDEX "index_access_lists_on_digest" ON "access_lists" ("digest");
-CREATE TABLE IF NOT EXISTS "rooms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "colour" varchar NOT NULL, "position" integer NOT NULL, "access_list_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, archived_at datetime(6), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, owner_id integer REFERENCES people (id), practice boolean NOT NULL DEFAULT 0, "in_languages" json DEFAULT '{}' NOT NULL, CONSTRAINT "fk_rails_337ada374d"
+CREATE TABLE IF NOT EXISTS "rooms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "colour" varchar NOT NULL, "position" integer NOT NULL, "access_list_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, archived_at datetime(6), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, owner_id integer REFERENCES people (id), practice boolean NOT NULL DEFAULT 0, "in_languages" json DEFAULT '{}' NOT NULL, "editions_thinned_after" integer, CONSTRAINT "fk_rails_337ada374d"
 FOREIGN KEY ("access_list_id")
   REFERENCES "access_lists" ("id")
 );
@@ -82,7 +82,7 @@ FOREIGN KEY ("page_id")
  ON DELETE CASCADE);
 CREATE INDEX "index_promises_on_page_id" ON "promises" ("page_id");
 CREATE UNIQUE INDEX "index_promises_on_title_and_page_id" ON "promises" ("title", "page_id");
-CREATE TABLE IF NOT EXISTS "sections" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "position" integer NOT NULL, "block_id" varchar, "title" varchar NOT NULL, "heading" varchar NOT NULL, "body" text NOT NULL, CONSTRAINT "fk_rails_b9060f893a"
+CREATE TABLE IF NOT EXISTS "sections" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "position" integer NOT NULL, "block_id" varchar, "title" varchar NOT NULL, "heading" varchar NOT NULL, "body" text NOT NULL, "level" integer DEFAULT 1 NOT NULL, page_file_id integer REFERENCES page_files (id) ON DELETE CASCADE, "place" varchar, CONSTRAINT "fk_rails_b9060f893a"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE);
@@ -233,7 +233,7 @@ CREATE UNIQUE INDEX "index_drafts_on_page_id_and_version" ON "drafts" ("page_id"
 CREATE UNIQUE INDEX "index_drafts_on_page_id_and_author_id_and_save_id" ON "drafts" ("page_id", "author_id", "save_id");
 CREATE INDEX "index_drafts_on_page_id_and_digest" ON "drafts" ("page_id", "digest");
 CREATE TABLE IF NOT EXISTS "editions" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "number" integer NOT NULL, "draft_version" integer,
-  "title" varchar NOT NULL, "digest" varchar NOT NULL, "author_id" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "published_at" datetime(6) NOT NULL, "reviewed" boolean DEFAULT 0 NOT NULL,
+  "title" varchar NOT NULL, "digest" varchar NOT NULL, "author_id" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "published_at" datetime(6) NOT NULL, "reviewed" boolean DEFAULT 0 NOT NULL, "words_added" integer, "words_removed" integer,
   FOREIGN KEY ("page_id") REFERENCES "pages" ("id") ON DELETE CASCADE,
   FOREIGN KEY ("page_id", "digest") REFERENCES "texts" ("page_id", "digest") DEFERRABLE INITIALLY DEFERRED,
   FOREIGN KEY ("author_id") REFERENCES "people" ("id"));
@@ -354,7 +354,7 @@ CREATE TABLE IF NOT EXISTS 'section_index_config'(k PRIMARY KEY, v) WITHOUT ROWI
 CREATE TRIGGER sections_after_insert AFTER INSERT ON sections BEGIN INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, inflated(new.body)); END;
 CREATE TRIGGER sections_after_delete AFTER DELETE ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, inflated(old.body)); END;
 CREATE TRIGGER sections_after_update AFTER UPDATE OF title, heading, body ON sections BEGIN INSERT INTO section_index(section_index, rowid, title, heading, body) VALUES ('delete', old.id, old.title, old.heading, inflated(old.body)); INSERT INTO section_index(rowid, title, heading, body) VALUES (new.id, new.title, new.heading, inflated(new.body)); END;
-CREATE TABLE IF NOT EXISTS "arrivals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "person_id" integer NOT NULL, "texts" json DEFAULT '[]' NOT NULL, "created_at" datetime(6) NOT NULL, "work_id" integer, CONSTRAINT "fk_rails_d1f0041ea5"
+CREATE TABLE IF NOT EXISTS "arrivals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "person_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "work_id" integer, repeated json NOT NULL DEFAULT '[]', made_at datetime(6), anew boolean NOT NULL DEFAULT 0, before_id integer REFERENCES arrivals (id) ON DELETE SET NULL, undone_at datetime(6), CONSTRAINT "fk_rails_d1f0041ea5"
 FOREIGN KEY ("person_id")
   REFERENCES "people" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_a25c1107b5"
@@ -454,7 +454,7 @@ FOREIGN KEY ("person_id")
  ON DELETE CASCADE);
 CREATE INDEX "index_voices_on_person_id" ON "voices" ("person_id");
 CREATE UNIQUE INDEX "index_voices_on_remark_id_and_person_id" ON "voices" ("remark_id", "person_id");
-CREATE TABLE IF NOT EXISTS "review_rules" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "needed" integer DEFAULT 1 NOT NULL, "own" boolean DEFAULT 0 NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "prompt" varchar DEFAULT '' NOT NULL, CONSTRAINT "fk_rails_30ae80fd17"
+CREATE TABLE IF NOT EXISTS "review_rules" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "needed" integer DEFAULT 1 NOT NULL, "own" boolean DEFAULT 0 NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "prompt" varchar DEFAULT '' NOT NULL, "remind_after" integer, CONSTRAINT "fk_rails_30ae80fd17"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_636e2df58d"
@@ -476,7 +476,7 @@ FOREIGN KEY ("group_id")
 CREATE INDEX "index_review_approvers_on_review_rule_id" ON "review_approvers" ("review_rule_id");
 CREATE INDEX "index_review_approvers_on_person_id" ON "review_approvers" ("person_id");
 CREATE INDEX "index_review_approvers_on_group_id" ON "review_approvers" ("group_id");
-CREATE TABLE IF NOT EXISTS "reviews" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "asker_id" integer, "closed_by_id" integer, "edition_id" integer, "note" varchar DEFAULT '' NOT NULL, "reason" varchar DEFAULT '' NOT NULL, "closed" varchar, "asked_at" datetime(6) NOT NULL, "closed_at" datetime(6), CONSTRAINT "fk_rails_e551d8f8b8"
+CREATE TABLE IF NOT EXISTS "reviews" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "asker_id" integer, "closed_by_id" integer, "edition_id" integer, "note" varchar DEFAULT '' NOT NULL, "reason" varchar DEFAULT '' NOT NULL, "closed" varchar, "asked_at" datetime(6) NOT NULL, "closed_at" datetime(6), "afterwards" varchar DEFAULT 'by_hand' NOT NULL, "publish_at" datetime(6), "edition_note" varchar DEFAULT '' NOT NULL, "reminded_at" datetime(6), CONSTRAINT "fk_rails_e551d8f8b8"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_d607c3b11a"
@@ -494,15 +494,6 @@ CREATE INDEX "index_reviews_on_closed_by_id" ON "reviews" ("closed_by_id");
 CREATE INDEX "index_reviews_on_edition_id" ON "reviews" ("edition_id");
 CREATE INDEX "index_reviews_on_page_id_and_id" ON "reviews" ("page_id", "id");
 CREATE UNIQUE INDEX "reviews_one_open" ON "reviews" ("page_id") WHERE closed IS NULL;
-CREATE TABLE IF NOT EXISTS "review_approvals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "review_id" integer NOT NULL, "person_id" integer NOT NULL, "digest" varchar NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_2c6afcf666"
-FOREIGN KEY ("review_id")
-  REFERENCES "reviews" ("id")
- ON DELETE CASCADE, CONSTRAINT "fk_rails_89d40ec3bf"
-FOREIGN KEY ("person_id")
-  REFERENCES "people" ("id")
- ON DELETE CASCADE);
-CREATE INDEX "index_review_approvals_on_person_id" ON "review_approvals" ("person_id");
-CREATE UNIQUE INDEX "index_review_approvals_on_review_id_and_person_id" ON "review_approvals" ("review_id", "person_id");
 CREATE TABLE IF NOT EXISTS "changers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer NOT NULL, CONSTRAINT "fk_rails_aeeac50252"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
@@ -512,7 +503,186 @@ FOREIGN KEY ("person_id")
  ON DELETE CASCADE);
 CREATE INDEX "index_changers_on_person_id" ON "changers" ("person_id");
 CREATE UNIQUE INDEX "index_changers_on_page_id_and_person_id" ON "changers" ("page_id", "person_id");
+CREATE TABLE IF NOT EXISTS "review_invitations" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "review_id" integer NOT NULL, "person_id" integer NOT NULL, CONSTRAINT "fk_rails_67ca213e9e"
+FOREIGN KEY ("review_id")
+  REFERENCES "reviews" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_5bce9c5ac1"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_review_invitations_on_person_id" ON "review_invitations" ("person_id");
+CREATE UNIQUE INDEX "index_review_invitations_on_review_id_and_person_id" ON "review_invitations" ("review_id", "person_id");
+CREATE TABLE IF NOT EXISTS "review_approvals" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "review_id" integer NOT NULL, "person_id" integer NOT NULL, "digest" varchar NOT NULL, "created_at" datetime(6) NOT NULL, "authority_id" integer, CONSTRAINT "fk_rails_89d40ec3bf"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_2c6afcf666"
+FOREIGN KEY ("review_id")
+  REFERENCES "reviews" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_879551be91"
+FOREIGN KEY ("authority_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_review_approvals_on_person_id" ON "review_approvals" ("person_id");
+CREATE UNIQUE INDEX "index_review_approvals_on_review_id_and_person_id" ON "review_approvals" ("review_id", "person_id");
+CREATE INDEX "index_review_approvals_on_authority_id" ON "review_approvals" ("authority_id");
+CREATE TABLE IF NOT EXISTS "absences" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "deputy_id" integer NOT NULL, "starts_on" date NOT NULL, "ends_on" date NOT NULL, CONSTRAINT "fk_rails_8513cb95a6"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_c7a409c2c6"
+FOREIGN KEY ("deputy_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT absences_of_two CHECK (person_id <> deputy_id), CONSTRAINT absences_in_order CHECK (starts_on <= ends_on));
+CREATE UNIQUE INDEX "index_absences_on_person_id" ON "absences" ("person_id");
+CREATE INDEX "index_absences_on_deputy_id" ON "absences" ("deputy_id");
+CREATE TABLE IF NOT EXISTS "timed_publications" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer NOT NULL, "review_id" integer, "draft_version" integer NOT NULL, "title" varchar NOT NULL, "digest" varchar NOT NULL, "note" varchar DEFAULT '' NOT NULL, "small" boolean DEFAULT 0 NOT NULL, "due_at" datetime(6) NOT NULL, "held_up" varchar, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_f4450bb766"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_ed705e4403"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_0e96a03479"
+FOREIGN KEY ("review_id")
+  REFERENCES "reviews" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_timed_publications_on_page_id" ON "timed_publications" ("page_id");
+CREATE INDEX "index_timed_publications_on_person_id" ON "timed_publications" ("person_id");
+CREATE INDEX "index_timed_publications_on_review_id" ON "timed_publications" ("review_id");
+CREATE INDEX "index_timed_publications_on_due_at" ON "timed_publications" ("due_at");
+CREATE TRIGGER versions_reviews_come AFTER INSERT ON reviews BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_reviews_go AFTER DELETE ON reviews BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_reviews_change AFTER UPDATE ON reviews BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_approvals_come AFTER INSERT ON review_approvals BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_approvals_go AFTER DELETE ON review_approvals BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_approvals_change AFTER UPDATE ON review_approvals BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_invitations_come AFTER INSERT ON review_invitations BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_invitations_go AFTER DELETE ON review_invitations BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_invitations_change AFTER UPDATE ON review_invitations BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_rules_come AFTER INSERT ON review_rules BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_rules_go AFTER DELETE ON review_rules BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_rules_change AFTER UPDATE ON review_rules BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_approvers_come AFTER INSERT ON review_approvers BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_approvers_go AFTER DELETE ON review_approvers BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_review_approvers_change AFTER UPDATE ON review_approvers BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_absences_come AFTER INSERT ON absences BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_absences_go AFTER DELETE ON absences BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_absences_change AFTER UPDATE ON absences BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_changers_come AFTER INSERT ON changers BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_changers_go AFTER DELETE ON changers BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_changers_change AFTER UPDATE ON changers BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_reviewed_drafts AFTER UPDATE OF draft_id ON pages WHEN EXISTS (SELECT 1 FROM reviews WHERE reviews.page_id = new.id AND reviews.closed IS NULL) BEGIN INSERT INTO versions VALUES ('reviews', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TABLE IF NOT EXISTS "edition_writers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "edition_id" integer NOT NULL, "person_id" integer NOT NULL, CONSTRAINT "fk_rails_70e8a56283"
+FOREIGN KEY ("edition_id")
+  REFERENCES "editions" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_7232c6e09d"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_edition_writers_on_person_id" ON "edition_writers" ("person_id");
+CREATE UNIQUE INDEX "index_edition_writers_on_edition_id_and_person_id" ON "edition_writers" ("edition_id", "person_id");
+CREATE TABLE IF NOT EXISTS "edition_readings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "edition_id" integer NOT NULL, "person_id" integer NOT NULL, "read_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_44d001ffc8"
+FOREIGN KEY ("edition_id")
+  REFERENCES "editions" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_33c80e911d"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_edition_readings_on_person_id" ON "edition_readings" ("person_id");
+CREATE UNIQUE INDEX "index_edition_readings_on_edition_id_and_person_id" ON "edition_readings" ("edition_id", "person_id");
+CREATE TABLE IF NOT EXISTS "retractions" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "edition_id" integer NOT NULL, "person_id" integer, "reason" varchar NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_d74d76592d"
+FOREIGN KEY ("edition_id")
+  REFERENCES "editions" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_331cd221a5"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_retractions_on_edition_id" ON "retractions" ("edition_id");
+CREATE INDEX "index_retractions_on_person_id" ON "retractions" ("person_id");
+CREATE TABLE IF NOT EXISTS "attributions" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "stage" varchar NOT NULL, "digest" varchar NOT NULL, "body" blob NOT NULL, CONSTRAINT "fk_rails_26865746ce"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_attributions_on_page_id_and_stage" ON "attributions" ("page_id", "stage");
+CREATE TABLE IF NOT EXISTS "put_asides" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer, "reason" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_9534c13233"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_b92ba09c60"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_put_asides_on_page_id" ON "put_asides" ("page_id");
+CREATE INDEX "index_put_asides_on_person_id" ON "put_asides" ("person_id");
+CREATE TRIGGER versions_put_asides_come AFTER INSERT ON put_asides BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_put_asides_go AFTER DELETE ON put_asides BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TABLE IF NOT EXISTS "feed_keys" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "token" varchar NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_d2a1c53635"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_feed_keys_on_person_id" ON "feed_keys" ("person_id");
+CREATE UNIQUE INDEX "index_feed_keys_on_token" ON "feed_keys" ("token");
+CREATE TABLE words (word varchar NOT NULL PRIMARY KEY, english varchar NOT NULL, german varchar NOT NULL, backwards varchar NOT NULL) WITHOUT ROWID;
+CREATE INDEX index_words_on_english ON words (english);
+CREATE INDEX index_words_on_german ON words (german);
+CREATE INDEX index_words_on_backwards ON words (backwards);
+CREATE TABLE word_counts (word varchar NOT NULL, access_list_id integer NOT NULL REFERENCES access_lists (id) ON DELETE CASCADE, sections integer NOT NULL, PRIMARY KEY (word, access_list_id)) WITHOUT ROWID;
+CREATE INDEX index_word_counts_on_access_list_id ON word_counts (access_list_id);
+CREATE TABLE counted_pages (page_id integer NOT NULL PRIMARY KEY REFERENCES pages (id) ON DELETE CASCADE, access_list_id integer NOT NULL, edition_id integer NOT NULL, words blob NOT NULL);
+CREATE TRIGGER counted_pages_come AFTER INSERT ON counted_pages BEGIN INSERT INTO word_counts (word, access_list_id, sections) SELECT key, new.access_list_id, value FROM json_each(inflated(new.words)) WHERE true ON CONFLICT (word, access_list_id) DO UPDATE SET sections = sections + excluded.sections; END;
+CREATE TRIGGER counted_pages_go AFTER DELETE ON counted_pages BEGIN UPDATE word_counts SET sections = sections - told.value FROM json_each(inflated(old.words)) AS told WHERE word_counts.word = told.key AND word_counts.access_list_id = old.access_list_id; DELETE FROM word_counts WHERE access_list_id = old.access_list_id AND sections <= 0 AND word IN (SELECT key FROM json_each(inflated(old.words))); END;
+CREATE TABLE IF NOT EXISTS "terms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "meaning" varchar DEFAULT '' NOT NULL, "others" json DEFAULT '[]' NOT NULL, "language" varchar, "person_id" integer, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_affa24f8c3"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_terms_on_public_id" ON "terms" ("public_id");
+CREATE INDEX "index_terms_on_person_id" ON "terms" ("person_id");
+CREATE TABLE IF NOT EXISTS "kept_searches" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "person_id" integer NOT NULL, "text" varchar NOT NULL, "filters" varchar DEFAULT '' NOT NULL, "looked_at" datetime(6) NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_07e1216b04"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_kept_searches_on_public_id" ON "kept_searches" ("public_id");
+CREATE UNIQUE INDEX "index_kept_searches_on_person_id_and_text_and_filters" ON "kept_searches" ("person_id", "text", "filters");
+CREATE TABLE IF NOT EXISTS "soughts" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "wording" varchar NOT NULL, "digest" varchar NOT NULL, "answered" boolean NOT NULL, "opened" boolean DEFAULT 0 NOT NULL, "day" date NOT NULL);
+CREATE INDEX "index_soughts_on_day" ON "soughts" ("day");
+CREATE UNIQUE INDEX "index_soughts_on_wording_and_digest" ON "soughts" ("wording", "digest");
+CREATE TABLE IF NOT EXISTS "file_texts" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "blob_id" integer NOT NULL, "pieces" blob NOT NULL, CONSTRAINT "fk_rails_909d706aa1"
+FOREIGN KEY ("blob_id")
+  REFERENCES "active_storage_blobs" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_file_texts_on_blob_id" ON "file_texts" ("blob_id");
+CREATE TRIGGER versions_taggings_come AFTER INSERT ON taggings BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_taggings_go AFTER DELETE ON taggings BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_tags_change AFTER UPDATE ON tags BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_pages_languages AFTER UPDATE OF language ON pages WHEN new.language IS NOT old.language BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE INDEX "index_sections_on_page_file_id" ON "sections" ("page_file_id") WHERE page_file_id IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "arrived_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "arrival_id" integer NOT NULL, "kind" varchar NOT NULL, "path" varchar NOT NULL, "key" varchar, "part_of_id" integer, "above_id" integer, "position" integer DEFAULT 0 NOT NULL, "title" varchar, "problem" varchar, "left_out" boolean DEFAULT 0 NOT NULL, "words" integer DEFAULT 0 NOT NULL, "losses" integer DEFAULT 0 NOT NULL, "pictures" integer DEFAULT 0 NOT NULL, "survey" blob, "reading" blob, "anchors" blob, "page_id" integer, "known_page_id" integer, "same" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_2dfd070c86"
+FOREIGN KEY ("arrival_id")
+  REFERENCES "arrivals" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_838dc8faa5"
+FOREIGN KEY ("part_of_id")
+  REFERENCES "arrived_files" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_c234ef75f1"
+FOREIGN KEY ("above_id")
+  REFERENCES "arrived_files" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_dfee732cf1"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_1bdeff5863"
+FOREIGN KEY ("known_page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_arrived_files_on_key" ON "arrived_files" ("key");
+CREATE INDEX "index_arrived_files_on_part_of_id" ON "arrived_files" ("part_of_id");
+CREATE INDEX "index_arrived_files_on_above_id" ON "arrived_files" ("above_id");
+CREATE INDEX "index_arrived_files_on_page_id" ON "arrived_files" ("page_id");
+CREATE INDEX "index_arrived_files_on_known_page_id" ON "arrived_files" ("known_page_id");
+CREATE UNIQUE INDEX "index_arrived_files_on_arrival_id_and_path" ON "arrived_files" ("arrival_id", "path");
+CREATE INDEX index_arrivals_on_before_id ON arrivals (before_id);
 INSERT INTO "schema_migrations" (version) VALUES
+('20261126000017'),
+('20261126000016'),
+('20261126000015'),
+('20261126000014'),
+('20261126000013'),
+('20261126000012'),
 ('20261126000011'),
 ('20261126000010'),
 ('20261126000009'),

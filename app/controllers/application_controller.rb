@@ -26,6 +26,17 @@ class ApplicationController < ActionController::Base
     @house ||= House.current
   end
 
+  LOCAL_TIME = /\A\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d)?\z/
+  private_constant :LOCAL_TIME
+
+  # @param given [String] as a field for a day and a time sends it
+  # @return [Time, nil] that time where whoever looks is
+  def own_time(given)
+    Time.zone.parse(given) if given.to_s.match?(LOCAL_TIME)
+  rescue ArgumentError
+    nil
+  end
+
   # In the language and the time zone of whoever looks.
   def in_own_terms(&action)
     person = current_person

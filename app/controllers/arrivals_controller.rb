@@ -6,9 +6,17 @@ class ArrivalsController < ApplicationController
   before_action :find_page
   before_action :find_arrival, only: %i[show update destroy]
 
-  def new; end
+  LATELY = 10
+  COUNTED = 60 # texts
 
+  def new
+    @lately = @page ? [] : Arrival.standing.where(person: viewer.person).newest_first.includes(:work).limit(LATELY)
+  end
+
+  # Files of a form; or nothing yet, for what is sent in parts.
   def create
+    return render(json: { sendings: arrival_sendings_path(begun = begin_sending), reading: arrival_reading_path(begun), arrival: arrival_path(begun) }, status: :created) if params[:parts].present?
+
     files = Array(params[:files]).select { |file| file.respond_to?(:original_filename) }
     @problem = problem(files)
     return render(:new, status: :unprocessable_entity) if @problem
@@ -17,9 +25,13 @@ class ArrivalsController < ApplicationController
     redirect_to arrival_path(arrival, **origin), status: :see_other
   end
 
-  # What is still being read is not there to be looked at.
+  # What is still being read, or made, is not there to be looked at.
   def show
-    render :reading if @arrival.work&.open?
+    return render(:sent) unless @arrival.work
+    return render(:reading) if @arrival.work.open?
+    return made if @arrival.made_at
+
+    look
   end
 
   def update
@@ -29,26 +41,60 @@ class ArrivalsController < ApplicationController
     raise ActiveRecord::RecordNotFound unless above
     raise Pundit::NotAuthorizedError unless policy(above).add_page?
 
-    pages = @arrival.make_pages(titles, above: above, by: viewer.person)
-    redirect_to pages.one? ? edit_page_draft_path(pages.first) : above, status: :see_other, notice: t(".done", count: pages.size)
-  rescue ActiveRecord::RecordInvalid => e
-    @problem = e.record.errors.full_messages.to_sentence
-    render :show, status: :unprocessable_entity
+    work = @arrival.move_in(above, by: viewer.person, publish: params[:publish] == "1")
+    redirect_to outcome(work.reload), status: :see_other, notice: (t(".done", count: work.total) if work.state == "done")
+  rescue Work::Impossible
+    refuse(t(".nothing"))
   rescue Zuhause::Document::Invalid
-    @problem = t(".too_large")
-    render :show, status: :unprocessable_entity
+    refuse(t(".too_large"))
   end
 
   def destroy
-    @arrival.destroy!
+    raise ActiveRecord::RecordNotFound if @arrival.made_at || @arrival.work&.open?
+
+    @arrival.drop
     redirect_to @page ? edit_page_draft_path(@page) : root_path, status: :see_other, notice: t(".done")
   end
 
   private
 
+  def look
+    @tree = ArrivalBranches.new(@arrival)
+    @losses = losses_at_once
+    @file = @arrival.files.texts.find_by(problem: nil) if @page
+    render :show, status: (:unprocessable_entity if @problem)
+  end
+
+  def made
+    @losses = losses_at_once
+    render :made
+  end
+
+  # What could not be kept of many texts takes seconds to be counted.
+  def losses_at_once
+    @arrival.losses.counts if @arrival.files.texts.count <= COUNTED
+  end
+
+  def refuse(problem)
+    @problem = problem
+    look
+  end
+
+  # One page that is made is gone on with at once.
+  def outcome(work)
+    page = work.result if work.state == "done" && work.total == 1
+    page && !page.published? ? edit_page_draft_path(page) : arrival_path(@arrival)
+  end
+
+  def begin_sending
+    Arrival.create!(person: viewer.person, created_at: Time.current)
+  end
+
   def into_draft
     @arrival.put_into(@page, by: viewer.person, replace: params[:how] == "replace")
     redirect_to edit_page_draft_path(@page), status: :see_other, notice: t(".done_draft")
+  rescue Zuhause::Document::Invalid
+    refuse(t(".too_large"))
   end
 
   # The page whose draft it is for, if it is for one.
@@ -60,7 +106,7 @@ class ArrivalsController < ApplicationController
   end
 
   def find_arrival
-    @arrival = Arrival.where(person: viewer.person).find_by!(public_id: params[:id])
+    @arrival = Arrival.standing.where(person: viewer.person).find_by!(public_id: params[:id])
   end
 
   def origin
@@ -73,10 +119,5 @@ class ArrivalsController < ApplicationController
     return t(".too_many", files: Arrival::MOST_FILES) if files.size > Arrival::MOST_FILES
 
     t(".too_large", limit: Arrival::LARGEST / 1.megabyte) if files.sum(&:size) > Arrival::LARGEST
-  end
-
-  def titles
-    chosen = Array(params[:texts])
-    params.fetch(:titles, {}).permit!.to_h.slice(*chosen).transform_values(&:to_s)
   end
 end

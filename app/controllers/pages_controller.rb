@@ -12,9 +12,11 @@ class PagesController < ApplicationController
     @facts = PageFacts.new(@page, viewer)
     @linked_from = LinkedFrom.new(@page, viewer)
     @moved = Forwarding.parts_of(@page, viewer).to_h { |block, (page, to)| [ "b-#{block}", page_path(page, anchor: ("b-#{to}" if to)) ] }
+    @aside = PutAside.of(@page, viewer)
     talk if viewer.signed_in?
     @pinned = Pin.of(viewer).include?(@page.id)
     Reading.record(@page, by: viewer.person)
+    opened_from_finding
   rescue ActiveRecord::RecordNotFound
     # Joined to another page, which its address leads to.
     to = Forwarding.page_for(params[:id].to_s[/[a-z0-9]{10}\z/], viewer) or raise
@@ -46,6 +48,16 @@ class PagesController < ApplicationController
   end
 
   private
+
+  def opened_from_finding
+    from = URI(request.referer.to_s)
+    return unless from.host == request.host && from.path == find_path
+
+    text = Rack::Utils.parse_query(from.query)["q"]
+    Apart.do { Sought.opened(text, viewer) }
+  rescue URI::InvalidURIError, Rack::QueryParser::InvalidParameterError
+    nil
+  end
 
   # What is said to it: beside its text, and asked of it as a whole.
   def talk

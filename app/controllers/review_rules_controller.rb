@@ -37,6 +37,6 @@ class ReviewRulesController < ApplicationController
 
   def values
     given = fields(:rule)
-    { needed: given[:needed].to_s, own: given[:own] == "1", small: given[:small] == "1", prompt: given[:prompt].to_s }
+    { needed: given[:needed].to_s, own: given[:own] == "1", small: given[:small] == "1", prompt: given[:prompt].to_s, remind_after: given[:remind_after].presence }
   end
 end

@@ -38,7 +38,7 @@ class RoomsController < ApplicationController
   end
 
   def room_params
-    permitted = fields(:room).permit(:name, :description, :colour, :front_page, in_languages: Room.other_languages.index_with { Room.longest_words.keys })
+    permitted = fields(:room).permit(:name, :description, :colour, :front_page, :editions_thinned_after, in_languages: Room.other_languages.index_with { Room.longest_words.keys })
     front = permitted.delete(:front_page)
     permitted[:front_page] = FrontPage.chosen(@room, front, viewer).then { |page| page if page.nil? || page.room == @room } if front && @room
     permitted

@@ -1,21 +1,25 @@
 import Alpine from "@alpinejs/csp"
+import arriving from "./components/arriving"
 import find from "./components/find"
 import giving from "./components/giving"
 import keys from "./components/keys"
 import notes, { namings } from "./components/notes"
 import panel from "./components/panel"
+import peek from "./components/peek"
 import places from "./components/places"
 import plan from "./components/plan"
 import reading from "./components/reading"
 import selection from "./components/selection"
 import pageNames from "./components/page_names"
+import sending from "./components/sending"
 import tags from "./components/tags"
 import telling from "./components/telling"
 import ticking from "./components/ticking"
 import working from "./components/working"
+import written from "./components/written"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ find, giving, keys, namings, notes, pageNames, panel, places, plan, reading, selection, tags, telling, ticking, working, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ arriving, find, giving, keys, namings, notes, pageNames, panel, peek, places, plan, reading, selection, sending, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

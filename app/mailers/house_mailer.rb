@@ -38,6 +38,34 @@ class HouseMailer < ActionMailer::Base
     write(person, to: email, secret: token, email: email, address: email_change_url(token))
   end
 
+  # What happens to a review, to whom it concerns.
+  #
+  # @param act [Symbol] :asked, :reminded, :approved or :sent_back
+  # @param note [String] what was said with it
+  def review(person, act, page, by:, note: "")
+    write(person, kind: act, title: page.draft.title, by: by.name, note: note, address: page_review_url(page))
+  end
+
+  # A publication that was set, and did not come about.
+  #
+  # @param act [Symbol] :held_up or :overtaken
+  # @param reason [String, nil] one of TimedPublication::REASONS
+  def publication(person, act, page, by:, reason: nil)
+    why = reason ? I18n.t("timed_publications.held_up.#{reason}", locale: person.language) : ""
+    write(person, kind: act, title: page.draft.title, by: by.name, why: why, address: page_url(page))
+  end
+
+  # @param edition [Edition] that was taken back
+  # @param readers [Array<Person>] who had read it
+  def retracted(person, page, edition, by:, readers:)
+    write(person, title: page.title, by: by.name, number: edition.number, reason: edition.retraction.reason, readers: readers.map(&:name).to_sentence.presence || "–", address: page_editions_url(page))
+  end
+
+  # @param pages [Integer] that were made of what somebody brought in
+  def moved_in(person, arrival, pages:)
+    write(person, pages: pages, address: arrival_url(arrival))
+  end
+
   # @param page [Page] that stayed where what it stood in went into the bin
   def stayed(person, page, by:)
     write(person, title: page.title, by: by.name, address: page_url(page))
@@ -46,11 +74,12 @@ class HouseMailer < ActionMailer::Base
   private
 
   # @param secret [String, nil] what of the address opens a door
-  def write(person, to: person.email, secret: nil, **words)
+  # @param kind [Symbol, nil] which of several letters it is
+  def write(person, to: person.email, secret: nil, kind: nil, **words)
     I18n.with_locale(person.language) do
       headers["X-Secret"] = secret if secret
       words = words.merge(person: person.name, house: House.current.name)
-      mail(to: to, subject: t(".subject", **words), body: t(".body", **words), content_type: "text/plain")
+      mail(to: to, subject: t(".#{[ kind, "subject" ].compact.join(".")}", **words), body: t(".#{[ kind, "body" ].compact.join(".")}", **words), content_type: "text/plain")
     end
   end
 end

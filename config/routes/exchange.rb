@@ -4,4 +4,12 @@ resources :pages, path: "p", only: [] do
   end
 end
 
-resources :arrivals, only: %i[new create show update destroy]
+resources :arrivals, only: %i[new create show update destroy] do
+  scope module: :arrivals do
+    resources :texts, only: %i[index show update]
+    resources :losses, only: :index
+    resources :sendings, only: %i[index create]
+    resource :reading, only: :create
+    resource :undoing, only: :create
+  end
+end

@@ -4,8 +4,10 @@ resources :pages, path: "p", only: [] do
     resource :preview, only: :show
     resource :comparison, only: :show
     resources :put_backs, only: :create
+    resource :attribution, only: :show, path: "written-by"
     resources :editions, only: %i[index show] do
       resource :restoration, only: :create
+      resource :retraction, only: %i[new create]
     end
   end
 end

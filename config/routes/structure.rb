@@ -30,6 +30,7 @@ resources :pages, path: "p", only: %i[new create show], concerns: :accessible do
     resource :placement, only: %i[edit update]
     resource :title, only: %i[edit update]
     resource :binning, only: %i[new create destroy]
+    resource :put_aside, only: %i[new create destroy], path: "aside"
     resource :erasure, only: %i[new create]
     resource :tagging, only: %i[edit update]
     resource :pin, only: %i[create destroy]

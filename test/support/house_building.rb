@@ -33,6 +33,11 @@ module HouseBuilding
     page.save_draft(State.new(title: title, document: document), base_version: page.draft.version, by: by, at: at)
   end
 
+  # @return [ActionDispatch::Http::UploadedFile]
+  def upload(name, text)
+    ActionDispatch::Http::UploadedFile.new(tempfile: Tempfile.new(binmode: true).tap { |file| file.write(text) && file.rewind }, filename: name)
+  end
+
   def holder(one)
     case one
     when Person then Zuhause::Access::Holder.new(:person, one.id)

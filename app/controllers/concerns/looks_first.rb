@@ -12,11 +12,12 @@ module LooksFirst
   # @param exposure [Zuhause::Access::Exposure, nil] of what is to be done; nil for what touches nobody's access
   # @param doing [Hash] what the sentence names, see ExposureHelper#doing_words
   # @param back [String] where one goes who thinks better of it
+  # @param besides [Array<String>] further sentences of what it changes
   # @return [Boolean] whether it can be done: there is nothing to look at, or it has been looked at; else it is shown now
-  def looked_at?(exposure, doing, back:)
-    return true if exposure.nil? || exposure.none? || params[:confirmed]
+  def looked_at?(exposure, doing, back:, besides: [])
+    return true if exposure.nil? || (exposure.none? && besides.empty?) || params[:confirmed]
 
-    @exposure, @doing, @back = exposure, doing, back
+    @exposure, @doing, @back, @besides = exposure, doing, back, besides
     respond_to do |format|
       format.html { render "accesses/confirm" }
       # A program is sent to where a person can look at it first.

@@ -3,8 +3,8 @@
 module Shapes
   extend ActiveSupport::Concern
 
-  FIELDS = %w[house signpost setup titles remark review rule].freeze
-  LISTS = %w[holders files texts pages people].freeze
+  FIELDS = %w[absence house signpost setup remark review rule retraction put_aside term].freeze
+  LISTS = %w[holders files paths pages people open back].freeze
   ANY = %w[document base].freeze # judged by the core
   EITHER = %w[page person group room source tag template].freeze # fields of one, or what names one
   LARGEST_NUMBER = 1_000_000

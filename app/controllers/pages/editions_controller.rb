@@ -6,18 +6,33 @@ class Pages::EditionsController < ApplicationController
   PER_PAGE = 50
 
   def index
-    @pagy, @editions = pagy(@page.editions.newest_first.includes(:author), limit: PER_PAGE)
-    @credits = viewer.signed_in? ? Remark.where(edition: @editions).includes(:author).group_by(&:edition_id).transform_values { |taken| taken.filter_map(&:author).uniq.map(&:name) } : {}
-    @approved = viewer.signed_in? ? Review.where(edition: @editions).includes(approvals: :person).to_h { |review| [ review.edition_id, review.approvals.map(&:person).select { |person| viewer.meets?(person) }.map(&:name) ] } : {}
-    @joined = Page.joined_read_by(viewer).where(public_id: Forwarding.of_pages.where(page: @page).select(:from_page)).order(:title)
+    @list = EditionList.new(@page, viewer, params)
+    return to_day if params[:on].present?
+
+    @pagy, @editions = pagy(@list.editions, limit: PER_PAGE)
+    respond_to do |format|
+      format.html do
+        @told = @list.told(@editions.to_a)
+        @joined = Page.joined_read_by(viewer).where(public_id: Forwarding.of_pages.where(page: @page).select(:from_page)).order(:title)
+      end
+      format.atom { render "feeds/page", locals: { page: @page, editions: @page.editions.standing.newest_first.includes(:author).limit(PER_PAGE), reader: viewer } }
+    end
   end
 
   def show
-    @edition = @page.editions.find_by!(number: params[:id])
+    @edition = @page.editions_seen_by(viewer).includes(:retraction).find_by!(number: params[:id])
     @shown = ShownDocument.new(@edition, page: @page, viewer: viewer)
   end
 
   private
+
+  # The page as it was on a day.
+  def to_day
+    edition = @list.on(params[:on])
+    return redirect_to(page_edition_path(@page, edition), status: :see_other) if edition
+
+    redirect_to page_editions_path(@page), status: :see_other, alert: t(".none_then")
+  end
 
   # Of a page that came into another the editions are looked at as before.
   def find_page

@@ -18,7 +18,7 @@ class Pages::PlacementsController < ApplicationController
     return refused unless may_stand_in?(above)
 
     exposure = @page.exposure_of_moving(above)
-    return unless looked_at?(exposure, { act: :moved, place: @page, to: above }, back: page_access_path(@page))
+    return unless looked_at?(exposure, { act: :moved, place: @page, to: above }, back: page_access_path(@page), besides: helpers.review_sentences([ @page ], above))
 
     former = { above: @page.above.public_id, after: @page.page_before&.public_id.to_s }
     return refused unless move(above, exposure)

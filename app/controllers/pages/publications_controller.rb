@@ -13,6 +13,8 @@ class Pages::PublicationsController < ApplicationController
   end
 
   def create
+    return create_timed if params[:due_at].present?
+
     edition = @page.publish(version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
     flash[:notice] = [ t(".done", number: edition.number), (t(".shut_out", names: @page.named_outside.map(&:name).to_sentence, count: @page.named_outside.size) if @page.named_outside.any?),
                        (t(".shown_on", count: @page.shown_on(viewer).count) if @page.shown_on(viewer).exists?) ].compact.join(" ")
@@ -30,6 +32,14 @@ class Pages::PublicationsController < ApplicationController
   end
 
   private
+
+  def create_timed
+    @timed = @page.publish_later(due_at: own_time(params[:due_at]), version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
+    return answer(:unprocessable_entity, error: @timed.errors.full_messages.to_sentence) unless @timed.persisted?
+
+    flash[:notice] = t(".timed", time: l(@timed.due_at.in_time_zone, format: :exact))
+    answer(:created, location: page_path(@page))
+  end
 
   def before_publishing
     doubles = @page.unsettled

@@ -4,7 +4,7 @@ class Pages::RestorationsController < ApplicationController
   door :publish
 
   def create
-    old = @page.editions.find_by!(number: params[:edition_id])
+    old = @page.editions_seen_by(viewer).find_by!(number: params[:edition_id])
     edition = @page.put_back(old, by: viewer.person)
     redirect_to @page, status: :see_other, notice: t(".done", old: old.number, new: edition.number)
   rescue Page::Reviewed::Unreviewed

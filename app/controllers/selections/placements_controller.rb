@@ -20,7 +20,7 @@ class Selections::PlacementsController < ApplicationController
   private
 
   def move(to)
-    return unless looked_at?(Page.exposure_of_moving(tops, to), { act: :moved_all, count: tops.size, to: to }, back: back)
+    return unless looked_at?(Page.exposure_of_moving(tops, to), { act: :moved_all, count: tops.size, to: to }, back: back, besides: helpers.review_sentences(tops, to))
 
     Page.transaction do
       tops.each do |page|

@@ -1,6 +1,6 @@
 import { pause } from "../pause"
 
-const PAUSE = 130 // milliseconds
+const PAUSE = 40 // milliseconds
 
 // The find field offers pages and sections while one types. Arrows choose, Enter opens, Ctrl+Enter opens in a new tab;
 // Enter without a choice lists all that is found, as it does without script.

@@ -3,6 +3,7 @@ class ForgetArrivalsJob < ActiveJob::Base
   queue_as :long
 
   def perform
-    Arrival.stale.find_each(&:destroy!)
+    Arrival.stale.find_each(&:forget)
+    Arrival.where(made_at: ...Arrival::UNDONE.ago).where(id: ArrivedFile.joins(:original_attachment).select(:arrival_id)).find_each(&:slim)
   end
 end

@@ -46,7 +46,12 @@ class Viewer
 
   # @return [Array<Integer>] ids of pages whose open review this viewer could decide
   def reviewed_ids
-    @reviewed_ids ||= signed_in? ? Review.page_ids_for(self, groups: groups) : []
+    @reviewed_ids ||= signed_in? ? kept_of_reviews(:reviewed) { Review.page_ids_for(self, groups: groups) } : []
+  end
+
+  # @return [Array<Array(Integer, Boolean)>] see ReviewQueue.order
+  def reviews_waiting
+    @reviews_waiting ||= reviewed_ids.any? ? kept_of_reviews(:waiting) { ReviewQueue.order(self) } : []
   end
 
   def sees?(page)
@@ -86,6 +91,11 @@ class Viewer
   end
 
   attr_reader :kept
+
+  # Whoever stands in for somebody does so for some days.
+  def kept_of_reviews(name, &block)
+    kept.fetch([ name, person.id, Date.current ], of: %i[people lists rooms pages reviews]) { block.call.freeze }
+  end
 
   def groups
     kept.fetch([ :groups, person.id ], of: [ :people ]) { person.new_record? ? [] : person.memberships.pluck(:group_id).freeze }

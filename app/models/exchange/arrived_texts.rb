@@ -1,86 +1,149 @@
-# Reads files that were brought in together: links among them lead to the pages they become, and pictures among them are
-# shown where they are named.
+# Reads files that were brought in together. What they lead to among each other is told, to be followed once all are read; pictures
+# among them are shown where they are named.
 class ArrivedTexts
   READERS = { ".md" => :markdown, ".markdown" => :markdown, ".html" => :html, ".htm" => :html, ".xhtml" => :html, ".txt" => :plain, ".text" => :plain, ".docx" => :office, ".odt" => :office }.freeze
-  # What a link in a text leads to, in Markdown and in HTML.
-  LED = %r{(?<before>\]\(<|href=")(?<address>[^>"\n]{1,2000})(?=[>"])|(?<before>href=')(?<address>[^'\n]{1,2000})(?=')|(?<before>\]\()(?<address>[^)<>\s]{1,2000})(?=[)\s])}
   FRONT_MATTER = /\A---[ \t]*\n(.*?)\n---[ \t]*\n/m
   DATA = %r{\Adata:image/[a-z+.-]+;base64,}i
+  MOST_REPORTS = 2000
 
-  SECONDS = 30 # of the processor, for all that are read at once
-
-  # @param pictures [Array<Upload>]
-  # @param keys [Hash{String=>String}] of all texts that came together, by their names
-  # @param to_targets [#call] turns addresses of this house in a text into targets
-  # @param into_draft [Boolean] whether they come into a page that has a title: theirs stays a heading of the text then
-  def initialize(pictures, keys, to_targets: ->(text) { text }, into_draft: false)
-    @pictures = pictures.to_h { |upload| [ base(upload.original_filename), upload ] }
-    @keys = keys.flat_map { |name, key| [ name, ERB::Util.url_encode(name) ].map { |each| [ each, key ] } }.to_h
-    @to_targets = to_targets
+  # @param files [Array<String>] paths of all files that came together
+  # @param pictures [Hash{String=>Upload}] those that can be shown, by their paths
+  # @param addresses [PageAddresses, nil] turns addresses of this house into targets
+  # @param repeated [Array<Zuhause::Exchange::Repeated::Found>] what is left out of them
+  # @param into_draft [Boolean] whether they come into a page that has a title: theirs stays a heading of the text then, and what they lead
+  #   to is not followed
+  def initialize(files: [], pictures: {}, addresses: nil, repeated: [], into_draft: false)
+    @names = Zuhause::Exchange::Names.new(files)
+    @pictures = pictures
+    @by_name = pictures.keys.index_by { |path| File.basename(path).downcase }
+    @addresses = addresses
+    @repeated = repeated
     @into_draft = into_draft
-    @began = spent
+    @fit = Hash.new { |known, path| known[path] = fit?(pictures.fetch(path)) }
   end
 
   # @param upload [Upload]
-  # @return [Array(ArrivedText, Hash{String=>Upload})] the text, and the pictures it shows by the ids that stand in it
+  # @return [Array(ArrivedText, Hash{String=>Upload})] the text, and pictures that came within it by the ids that stand in it
   def read(key, upload)
-    @kept = {}
-    [ spent - @began < SECONDS ? text(key, upload) : ArrivedText.new(key: key, name: File.basename(upload.original_filename.to_s), problem: "too_long"), @kept ]
+    @path, @kept, @shown, @links, @gone, @fallback, @language = upload.original_filename.to_s.tr("\\", "/"), {}, {}, [], [], nil, nil
+    [ text(key, upload), @kept ]
+  end
+
+  # @param upload [Upload]
+  # @return [Hash, nil] what it tells of itself and its place; nil for what tells nothing
+  def survey(upload)
+    path = upload.original_filename.to_s
+    return { manifest: Zuhause::Exchange::Manifest.read(upload.read) } if File.extname(path).casecmp?(".opf")
+
+    case READERS[File.extname(path).downcase]
+    when :html then surveyed(Zuhause::Exchange::Survey.of(utf8(upload.read)))
+    when :markdown then contents_of(utf8(upload.read), path)
+    end
+  rescue Zuhause::Document::Invalid
+    nil
   end
 
   private
 
-  def spent
-    Process.clock_gettime(Process::CLOCK_THREAD_CPUTIME_ID)
+  def surveyed(survey)
+    { title: survey.title, words: survey.words, parts: survey.parts.map(&:to_a), rels: survey.rels, lists: survey.lists.select(&:contents).map(&:items) }
   end
 
-  def base(name)
-    File.basename(name.to_s.tr("\\", "/")).downcase
+  # A list of contents in a text that is called so, or stands for a folder.
+  def contents_of(markdown, path)
+    return unless File.basename(path, ".*").match?(/\A(?:#{Zuhause::Exchange::FolderTree::FRONTS.join("|")}|contents|toc|summary|nav|sidebar)\z/i)
+
+    survey = Zuhause::Exchange::Survey.of(CommonMarker.render_html(markdown.sub(FRONT_MATTER, "")))
+    { words: 0, parts: [], rels: {}, lists: survey.lists.map(&:items) }
   end
 
   def text(key, upload)
-    name = File.basename(upload.original_filename.to_s.tr("\\", "/"))
-    reader = READERS[File.extname(name).downcase] or return ArrivedText.new(key: key, name: name, problem: "wrong_type")
-    shown = []
-    title, read = send(reader, upload.read, ->(address, words) { show(address, words, shown) })
-    title, document = @into_draft ? [ nil, headed(title, read.doc) ] : entitled(title, read.doc, name)
-    ArrivedText.new(key: key, name: name, title: title, document: document, reports: read.reports.map { |report| report.to_h.slice(:code, :detail) }.first(200), pictures: shown)
+    reader = READERS[File.extname(@path).downcase] or return ArrivedText.new(key: key, path: @path, problem: "wrong_type")
+    one(key, *send(reader, upload.read))
   rescue OfficeText::Unreadable, FileFit::Unfit
-    ArrivedText.new(key: key, name: name, problem: "unreadable")
+    ArrivedText.new(key: key, path: @path, problem: "unreadable")
   rescue Zuhause::Document::Invalid
-    ArrivedText.new(key: key, name: name, problem: "too_much")
+    @into_draft ? ArrivedText.new(key: key, path: @path, problem: "too_much") : several(key, reader, upload.read)
   end
 
-  def entitled(title, doc, name)
-    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: File.basename(name, ".*").tr("_", " "))
+  # What is too long for one page is several.
+  def several(key, reader, bytes)
+    @kept, @shown, @links = {}, {}, []
+    whole = Zuhause::Document::Limits.widened(Zuhause::Exchange::Split::FACTOR) { one(key, *send(reader, bytes), whole: false) }
+    first, *rest = Zuhause::Exchange::Split.at_headings(whole.document) || (return ArrivedText.new(key: key, path: @path, problem: "too_much"))
+    parts = rest.map { |piece| part(whole, piece, key: PubliclyIdentified.generate, title: piece.title, reports: []) }
+    part(whole, first, parts: parts.each_with_index.map { |one, i| one.to_h.merge(path: "#{@path}/#{i + 1}") })
+  rescue Zuhause::Document::Invalid
+    ArrivedText.new(key: key, path: @path, problem: "too_much")
+  end
+
+  def part(whole, piece, **own)
+    document, = Zuhause::Document::Normal.form({ "type" => "doc", "content" => piece.content.presence || Zuhause::Document.empty["content"] })
+    ids = Zuhause::Document::Walk.blocks(document).flat_map { |block| block.fetch("attrs", {}).values_at("id", "file") }.to_set
+    ArrivedText.new(**whole.to_h, document: document, anchors: whole.anchors.select { |_name, id| id.nil? || ids.include?(id) }, pictures: whole.pictures.select { |id, _path| ids.include?(id) }, **own)
+  end
+
+  def one(key, title, read, whole: true)
+    title, document = @into_draft ? [ nil, headed(title, read.doc) ] : entitled(title, read.doc)
+    document, anchors = with_places(document, read.anchors || {})
+    Zuhause::Document.accept(document) if whole # with all ids in it, it may be too much
+    ArrivedText.new(key: key, path: @path, title: title, document: document, reports: reports(read), pictures: @shown, anchors: anchors, links: @links, language: @language)
+  end
+
+  def reports(read)
+    read.reports.map { |report| report.to_h.slice(:code, :detail) }.tap { |reports| reports[MOST_REPORTS..] = [ { code: "further", detail: (reports.size - MOST_REPORTS).to_s } ] if reports.size > MOST_REPORTS }
+  end
+
+  def entitled(title, doc)
+    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: @fallback || File.basename(@path, ".*").tr("_", " "))
   end
 
   def headed(title, doc)
     title ? doc.merge("content" => [ { "type" => "heading", "content" => [ { "type" => "text", "text" => title } ] }, *doc["content"] ]) : doc
   end
 
-  def markdown(bytes, picture)
+  # Headings are led to by their words as well, where nothing else has that name.
+  def with_places(document, anchors)
+    return [ document, {} ] if @into_draft
+
+    document, = Zuhause::Document::Ids.mend(document)
+    [ document, @gone.to_h { |name| [ name, nil ] }.merge(Zuhause::Exchange::HeadingNames.of(document), anchors) ]
+  end
+
+  def markdown(bytes)
     text = utf8(bytes)
     front = text[FRONT_MATTER, 1]
     title = Zuhause::Document::Title.clean(front[/^title:(.+)$/, 1].to_s.strip.delete_prefix('"').delete_prefix("'").delete_suffix('"').delete_suffix("'")).presence if front
-    [ title&.first(Zuhause::Document::Title::LENGTH.end), Zuhause::Markup::MarkdownReader.read(linked(text.sub(FRONT_MATTER, "")), picture: picture) ]
+    [ title&.first(Zuhause::Document::Title::LENGTH.end), Zuhause::Markup::MarkdownReader.read(text.sub(FRONT_MATTER, ""), picture: method(:show), lead: method(:lead)) ]
   end
 
-  def html(bytes, picture)
-    [ nil, Zuhause::Markup::HTMLReader.read(linked(utf8(bytes)), picture: picture) ]
+  def html(bytes)
+    read = Zuhause::Markup::HTMLReader.read(utf8(bytes), picture: method(:show), lead: method(:lead)) do |root|
+      survey = Zuhause::Exchange::Survey.new(root)
+      @fallback, @language = survey.title, survey.language
+      @gone = names_in(root)
+      survey.elements(@repeated.select { |part| part.of?(@path) }).each(&:unlink)
+      Zuhause::Exchange::OwnContents.take_out(root) unless @into_draft
+      @gone -= names_in(root)
+    end
+    [ nil, read ]
+  end
+
+  def names_in(root)
+    root.xpath("//@id | //a/@name").map(&:value)
   end
 
   # Paragraphs with blank lines between them; line ends within stay.
-  def plain(bytes, _picture)
+  def plain(bytes)
     paragraphs = utf8(bytes).gsub(/\r\n?/, "\n").split(/\n[ \t]*\n\s*/).map { |lines| lines.strip.split("\n") }.reject(&:empty?)
     content = paragraphs.map { |lines| { "type" => "paragraph", "content" => lines.flat_map { |line| [ { "type" => "hard_break" }, { "type" => "text", "text" => line.presence || " " } ] }.drop(1) } }
     doc, = Zuhause::Document::Normal.form({ "type" => "doc", "content" => content.presence || Zuhause::Document.empty["content"] })
     [ nil, Zuhause::Markup::MarkdownReader::Read.new(doc: doc, reports: []) ]
   end
 
-  def office(bytes, picture)
+  def office(bytes)
     OfficeText.read(bytes) do |html, media|
-      [ nil, Zuhause::Markup::HTMLReader.read(html, picture: ->(address, words) { picture.call(media[base(address)] || address, words) }) ]
+      [ nil, Zuhause::Markup::HTMLReader.read(html, picture: ->(address, words) { show(media[File.basename(address).downcase] || address, words) }, lead: method(:lead)) ]
     end
   end
 
@@ -89,32 +152,46 @@ class ArrivedTexts
     text.valid_encoding? ? text : bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8, undef: :replace, invalid: :replace)
   end
 
-  # Addresses of the other files, and of this house's pages, become what they mean.
-  def linked(text)
-    @to_targets.call(text).gsub(LED) do
-      led = Regexp.last_match
-      key = @keys[led[:address].delete_prefix("./").sub(/#.*\z/, "")]
-      key ? "#{led[:before]}page:#{key}" : led[0]
-    end
+  # @param address [String] as it stands in a text
+  # @return [String, nil] what stands for it in the document
+  def lead(address)
+    own = @addresses&.to_target(address)
+    return own if own && own != address
+    return (address unless address.start_with?("#")) if @into_draft
+
+    followed = @names.follow(@path, address) or return address
+    @links << [ *followed, address.first(500) ]
+    ArrivedLinks.standing_for(@links.size - 1)
   end
 
   # @param address [String, Upload]
   # @return [String, nil] the id under which the picture is kept
-  def show(address, words, shown)
-    upload = picture_at(address, words) or return
-    FileFit.of(upload)
-    id = PubliclyIdentified.generate
-    shown << id
-    @kept[id] = upload
-    id
-  rescue FileFit::Unfit
-    nil
+  def show(address, words)
+    within = within(address, words)
+    path = picture_at(address) unless within
+    return unless within ? fit?(within) : path && @fit[path]
+
+    PubliclyIdentified.generate.tap do |id|
+      @shown[id] = path
+      @kept[id] = within if within
+    end
   end
 
-  def picture_at(address, words)
-    return address if address.is_a?(Upload)
-    return Upload.new("#{words.presence || "picture"}.#{address[%r{image/([a-z]+)}i, 1]}", address.sub(DATA, "").unpack1("m")) if address.match?(DATA)
+  def fit?(upload)
+    FileFit.of(upload) && true
+  rescue FileFit::Unfit
+    false
+  end
 
-    @pictures[base(CGI.unescape(address))]
+  def within(address, words)
+    return address if address.is_a?(Upload)
+
+    Upload.new("#{words.presence || "picture"}.#{address[%r{image/([a-z]+)}i, 1]}", address.sub(DATA, "").unpack1("m")) if address.match?(DATA)
+  end
+
+  # Where it says that it lies, or wherever one of that name does.
+  def picture_at(address)
+    path, = @names.follow(@path, address)
+    @pictures.key?(path) ? path : @by_name[File.basename(CGI.unescape(address)).downcase]
   end
 end

@@ -1,30 +1,48 @@
-# Reading what somebody brought in, as long work: some texts at a time, in a process of their own.
+# Reading what somebody brought in, as long work: what is packed is unpacked, each text is asked what it tells of itself and its place,
+# then all are arranged and read, some at a time, in a process of their own.
 class BringingIn
-  PORTION = 25 # texts
+  PORTION = 240 # texts
+  FILES = 100 # unpacked at once
+  KEPT = 8 # texts, at once
+  COMPARED = 20 # texts with what they said before, at once
+
+  Portion = Struct.new(:step, :items) do
+    def size
+      step == :read ? items.size : 0
+    end
+  end
 
   # @param work [Work]
   def initialize(work)
     @work = work
   end
 
-  # @return [Array<Array<String>>] keys of the texts that are still to be read
+  # Each is asked for once those before are done.
+  #
+  # @return [Enumerator<Portion>]
   def portions
-    (uploads.keys - arrival.read.map(&:key)).each_slice(PORTION).to_a
-  end
+    Enumerator.new do |list|
+      arrival.packed.each { |folder| names_in(folder).each_slice(FILES) { |names| list << Portion.new(:unpack, [ folder, names ]) } }
+      @work.update!(total: arrival.files.texts.count)
+      telling.where(survey: nil).ids.each_slice(PORTION) { |ids| list << Portion.new(:survey, ids) }
+      list << Portion.new(:arrange, []) unless into_draft?
+      texts.where(reading: nil, problem: nil).ids.each_slice(PORTION) { |ids| list << Portion.new(:read, ids) }
+      next if into_draft?
 
-  # @param portion [Array<String>]
-  def do(portion)
-    names = uploads.transform_values(&:original_filename)
-    reading = ReadApart.new(uploads.slice(*portion), pictures: arrival.brought_pictures, keys: names.invert, address: @work.details["address"], into_draft: @work.details["into_draft"])
-    reading.each do |text, kept|
-      arrival.add(text, kept)
-      @work.update!(done: arrival.read.size)
+      list << Portion.new(:recognise, [])
+      known.ids.each_slice(COMPARED) { |ids| list << Portion.new(:carry, ids) }
+      list << Portion.new(:settle, [])
+      known.ids.each_slice(COMPARED) { |ids| list << Portion.new(:compare, ids) }
     end
   end
 
-  # They wait to be looked at.
+  # @param portion [Portion]
+  def do(portion)
+    send(portion.step, *portion.items)
+  end
+
+  # It waits to be looked at.
   def finish
-    arrival.originals.each(&:purge)
     nil
   end
 
@@ -32,13 +50,108 @@ class BringingIn
 
   # Nothing of it stays.
   def undo
-    arrival_if_there&.destroy!
+    arrival_if_there&.forget
   end
 
   private
 
-  def uploads
-    @uploads ||= arrival.brought_texts
+  def names_in(folder)
+    Unpacked.new(folder.lying).names.map { |name| "#{prefix(folder)}#{name}" }
+  rescue Unpacked::Unfit => e
+    raise Work::Impossible, e.message
+  end
+
+  def unpack(folder, names)
+    there = arrival.files.where(path: names).pluck(:path)
+    left = (names - there).map { |name| name.delete_prefix(prefix(folder)) }
+    arrival.keep(Unpacked.new(folder.lying).enum_for(:each, left).lazy.map { |name, bytes| [ "#{prefix(folder)}#{name}", StringIO.new(bytes) ] }, unpack: false)
+    touch
+  rescue Unpacked::Unfit, Arrival::Full => e
+    raise Work::Impossible, e.is_a?(Arrival::Full) ? "unpacked_#{e.message}" : e.message
+  end
+
+  # What comes along with others lies in a folder of its own.
+  def prefix(folder)
+    @alone = arrival.files.count == 1 || arrival.files.where.not(id: folder.id).where.not("path LIKE '%/%'").none? if @alone.nil?
+    @alone ? "" : "#{folder.path.sub(Arrival::PACKED, "")}/"
+  end
+
+  def survey(*ids)
+    told = reading(ids, telling).enum_for(:each_survey).map { |key, survey| [ key, ArrivedFile.binary(survey || {}) ] }
+    Arrival.transaction { told.each { |key, survey| arrival.files.where(key: key).update_all(survey: survey) } }
+    touch
+  end
+
+  def arrange
+    ArrivalTree.new(arrival).arrange
+    touch
+  end
+
+  def read(*ids)
+    done = @work.done
+    reading(ids).enum_for(:each).each_slice(KEPT) do |read|
+      arrival.add(read)
+      @work.update!(done: done += read.size)
+    end
+    @work.done -= ids.size # which is counted with the portion
+  end
+
+  # Whether it has come before.
+  def recognise
+    return if arrival.anew? || arrival.before
+
+    arrival.update!(before: ComingAgain.before(arrival))
+    arrival.again&.match
+  end
+
+  def carry(*ids)
+    known.where(id: ids).find_each { |file| arrival.again.carry(file) }
+    touch
+  end
+
+  def compare(*ids)
+    links = ArrivedLinks.new(arrival)
+    known.where(id: ids).find_each { |file| arrival.again.compare(file, links) }
+    touch
+  end
+
+  def known
+    texts.where.not(known_page_id: nil)
+  end
+
+  def settle
+    arrival.settle
+    touch
+  end
+
+  def reading(ids, all = texts)
+    files = all.where(id: ids).with_attached_original.index_by(&:key).transform_values { |file| Upload.new(file.path, path: file.lying) }
+    ReadApart.new(files, files: paths, pictures: pictures, address: @work.details["address"], repeated: arrival.repeated.reject { |part| part["back"] }, into_draft: into_draft?)
+  end
+
+  def paths
+    @paths ||= arrival.files.where.not(kind: "folder").pluck(:path)
+  end
+
+  def pictures
+    @pictures ||= arrival.files.where(kind: "picture").with_attached_original.map { |file| [ file.path, file.lying ] }
+  end
+
+  def texts
+    arrival.files.texts
+  end
+
+  # Texts, and what tells of them.
+  def telling
+    arrival.files.texts.or(arrival.files.where("path LIKE '%.opf'"))
+  end
+
+  def into_draft?
+    @work.details["into_draft"]
+  end
+
+  def touch
+    @work.update!(updated_at: Time.current)
   end
 
   def arrival

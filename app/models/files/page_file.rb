@@ -45,6 +45,12 @@ class PageFile < ApplicationRecord
     where(page: page, public_id: ids).update_all(published: true) if ids.any?
   end
 
+  # Files of a page that no edition standing shows are its writers' alone again.
+  def self.close_unshown(page)
+    shown = page.editions.standing.includes(:text).find_each.flat_map { |edition| Zuhause::Document::Walk.blocks(edition.document).filter_map { |block| block.dig("attrs", "file") } }
+    where(page: page, published: true).where.not(public_id: shown).update_all(published: false)
+  end
+
   # The rows of files as one page may show them: what belongs to another page is given a row of this one's, if whoever
   # writes may see it there.
   #

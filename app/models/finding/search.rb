@@ -1,126 +1,149 @@
-# Full text of published pages: for each page the section that answers best, only of pages the viewer may read.
+# Answers to a question from published pages, of those the viewer may read: the section that answers best of each page, the page
+# that answers best first, and of the very best the passage.
 class Search
   PER_PAGE = 20
-  MOST = 500 # sections; of words found in more, the newest pages' sections are told
-  # What surrounds a found word in a snippet: characters that no document can hold.
+  MOST = 60 # pages that are told
+  # What surrounds a found word: characters that no document can hold.
   OPENING, CLOSING = "\u0002", "\u0003"
   MORE = 3
+  ANSWERED = 90 # words of an answer
+  LONG = 2000 # characters of a text, of which a stretch is shown
 
-  Result = Struct.new(:page, :section, :snippet, :others, keyword_init: true)
+  # +score+ says why (Zuhause::Finding::Scoring).
+  Result = Struct.new(:page, :section, :snippet, :others, :score, keyword_init: true)
+  # The passage that answers, with the words found marked; +sure+: whether enough of what is asked stands there.
+  Answer = Struct.new(:result, :passage, :marked, :sure, keyword_init: true)
 
-  attr_reader :query, :filters
+  attr_reader :question, :filters
 
   # @param filters [SearchFilters, nil]
-  # @param most [Integer] sections that are ranked
-  # @param titles_apart [Boolean] whether pages found by their titles are told elsewhere
-  def initialize(text, viewer, filters: nil, most: MOST, titles_apart: false)
-    @most, @titles_apart = most, titles_apart
-    @text = text.to_s
-    @query = Zuhause::Finding::Query.new(text)
-    @viewer = viewer
+  # @param most [Integer] pages that are told
+  def initialize(text, viewer, filters: nil, most: MOST)
+    @text, @viewer, @most = text.to_s, viewer, most
+    @question = Zuhause::Finding::Question.new(@text)
     @filters = filters || SearchFilters.new({}, viewer)
   end
 
   def text
-    @text.valid_encoding? ? @text.first(Zuhause::Finding::Query::LONGEST) : ""
+    @text.valid_encoding? ? @text.first(Zuhause::Finding::Question::LONGEST) : ""
   end
+
+  delegate :blank?, to: :question
 
   # @return [Integer] pages found
   def count
-    ordered_pages.size
+    ranked.size
   end
 
-  # @return [Boolean] whether more was found than is told
+  # @return [Boolean] whether more may have been found than is told
   def more?
-    hits.size >= @most
+    ranked.size >= @most
   end
 
-  # Pages whose title has all the words first, then those with a heading that has, then the rest; among equals those
-  # that one read or wrote lately.
-  #
   # @return [Array<Result>]
   def results(offset: 0, limit: PER_PAGE)
-    build(ordered_pages[offset, limit] || [])
+    build(ranked[offset, limit] || [])
   end
 
-  private
+  # @return [Answer, nil] nil where nothing was found
+  def answer
+    return if ranked.empty?
 
+    @answer ||= begin
+      result = results(limit: 1).first
+      passage = Zuhause::Finding::Passages.best(result.section.passages(result.page.edition), asked)
+      Answer.new(result: result, passage: passage, marked: passage && snippet(passage.text, most: ANSWERED), sure: scoring.sure?(result.score))
+    end
+  end
+
+  # @param text [String]
+  # @return [String] the same with the words found between OPENING and CLOSING
+  def marked(text)
+    snippet(text, most: text.length)
+  end
+
+  # @return [Hash{String=>Array<String>}] words that nothing read has, with those that were looked for instead
+  def instead
+    asked.select { |one| one.forms.values.include?(:slip) }.to_h { |one| [ one.word, one.forms.keys ] }
+  end
+
+  # @return [Array<String>] words for which nothing was found to look for
+  def unknown
+    asked.reject(&:known?).map(&:word) & question.telling.map(&:word)
+  end
+
+  # @return [Array<Zuhause::Finding::Scoring::Score>] of each page the best section, best first
+  def best
+    ranked.map(&:first)
+  end
+
+  # @return [Array<Array(Integer, Integer)>] page and number of the sections that answer, best first, whatever page they are of
+  def sections(most)
+    ranked.flatten.sort_by { |score| -score.total }.first(most).map { |score| [ score.candidate.page, score.candidate.id ] }
+  end
+
+  # @return [Array<Zuhause::Finding::Asked>]
+  def asked
+    @asked ||= Vocabulary.new(@viewer).asked(question)
+  end
+
+  # @return [ActiveRecord::Relation<Page>] in which it is looked for
   def pages
     @pages ||= filters.narrow(Page.read_by(@viewer))
   end
 
-  # @return [Array<Integer>] numbers of sections that have all the words, their page's title counted in
-  def hits
-    @hits ||= query.blank? ? [] : Section.matching(query.to_fts5, pages, most: @most)
+  private
+
+  # @return [Array<Array<Zuhause::Finding::Scoring::Score>>] of each page its sections, best first
+  def ranked
+    @ranked ||= question.blank? || asked.none?(&:known?) ? [] : by_page(scoring.ranked(SectionsFound.new(question, asked, pages, @viewer, most: @most).candidates))
   end
 
-  def sections_by_page
-    @sections_by_page ||= hits.group_by { |number| Section.page_id_of(number) }
+  def scoring
+    @scoring ||= Zuhause::Finding::Scoring.new(question, asked)
   end
 
-  # @return [Array<Integer>] ids
-  def ordered_pages
-    @ordered_pages ||= query.blank? ? [] : ((titled.to_a | sections_by_page.keys).sort_by { |id| [ tier(id), recent.fetch(id, RecentPages::MOST), -id ] })
+  # What is put aside comes after all else.
+  def by_page(scores)
+    told = scores.take_while { |score| score.total >= scores.first.total * Zuhause::Finding::Weights::TOLD }
+    last, first = told.group_by { |score| score.candidate.page }.values.partition { |sections| aside.include?(sections.first.candidate.page) }
+    (first + last).first(@most)
   end
 
-  def tier(id)
-    return 0 if titled.include?(id)
-
-    headed.include?(id) ? 1 : 2
+  def aside
+    @aside ||= PutAside.page_ids.to_set
   end
 
-  def titled
-    @titled ||= Page.titled(query.to_fts5, pages, most: @most).to_set
+  def build(ranked)
+    told = ranked.map { |scores| [ scores.first, *scores.drop(1).first(MORE).select { |score| score.total >= scores.first.total / 2 } ] }
+    pages = Page.where(id: told.map { |scores| scores.first.candidate.page }).includes(:room, :edition).index_by(&:id)
+    sections = Section.where(id: told.flatten.map { |score| score.candidate.id }).index_by(&:id)
+    told.filter_map { |best, *others| result(pages[best.candidate.page], best, sections[best.candidate.id], others.filter_map { |score| sections[score.candidate.id] }) if sections[best.candidate.id] }
   end
 
-  def headed
-    @headed ||= headed_sections.to_set { |number| Section.page_id_of(number) }
+  def result(page, score, section, others)
+    Result.new(page: page, section: section, snippet: snippet(around(section.body)), others: others.select { |other| other.heading.present? }, score: score)
   end
 
-  def headed_sections
-    @headed_sections ||= Section.matching("{heading} : (#{query.to_fts5})", pages, most: @most).to_set
-  end
+  # Of a long text what stands around the rarest word that was found.
+  def around(text)
+    return text if text.length <= LONG
 
-  # Those that have all the words themselves, whatever the page is called. Where a title has none of the words, all its
-  # sections that were found have them; only the others have to be asked for.
-  #
-  # @param pages [Array<Page>] that are told
-  def find_own_sections(pages)
-    return @own_sections = hits.to_set if @titles_apart
-
-    named, others = pages.partition { |page| query.words.any? { |word| Zuhause::Finding::Snippet.fold(page.title).include?(Zuhause::Finding::Snippet.fold(word)) } }
-    own = named.any? ? Section.matching("{heading body} : (#{query.to_fts5})", self.pages.where(id: named), most: @most) : []
-    @own_sections = own.to_set.merge(sections_by_page.values_at(*others.map(&:id)).flatten.compact)
-  end
-
-  attr_reader :own_sections
-
-  def recent
-    @viewer.recent_pages
-  end
-
-  # Those whose heading has the words first, then those whose own words have them, the shortest first, then those found by
-  # the page's title.
-  #
-  # @param lengths [Hash{Integer=>Integer}] of sections, by number
-  def sections_of(id, lengths)
-    sections_by_page.fetch(id, []).sort_by { |number| [ headed_sections.include?(number) ? 0 : own_sections.include?(number) ? 1 : 2, lengths.fetch(number, 0), number ] }
-  end
-
-  def build(ids)
-    pages = Page.where(id: ids).includes(:room).index_by(&:id)
-    find_own_sections(pages.values)
-    lengths = Section.where(id: sections_by_page.values_at(*ids).flatten.compact).pluck(:id, Arel.sql("length(body)")).to_h
-    sections = ids.to_h { |id| [ id, sections_of(id, lengths) ] }
-    best = ids.to_h { |id| [ id, sections.fetch(id).first || (id * Section::PER_PAGE) ] }
-    others = ids.to_h { |id| [ id, sections.fetch(id).drop(1).select { |number| own_sections.include?(number) }.first(MORE + 1) ] }
-    shown = Section.where(id: best.values + others.values.flatten).index_by(&:id)
-    ids.map { |id| result(pages.fetch(id), shown.fetch(best.fetch(id)), others.fetch(id).filter_map { |number| shown[number] }) }
+    folded = Zuhause::Finding::Folding.fold(text)
+    at = folded.length == text.length && asked.sort_by { |one| -one.rarity }.lazy.flat_map { |one| one.forms.keys }.filter_map { |form| folded.index(form) }.first
+    text[[ at.to_i - (LONG / 2), 0 ].max, LONG]
   end
 
   # The index's own function would look for the words once more for each row.
-  def result(page, section, others)
-    snippet = Zuhause::Finding::Snippet.of(section.body, query, opening: OPENING, closing: CLOSING)
-    Result.new(page: page, section: section, snippet: snippet, others: others.select { |other| other.heading.present? }.first(MORE))
+  def snippet(text, most: Zuhause::Finding::Snippet::WORDS)
+    Zuhause::Finding::Snippet.of(text, marked_words, opening: OPENING, closing: CLOSING, most: most)
+  end
+
+  # Words that hold others together are marked only where there are no others.
+  def marked_words
+    @marked_words ||= begin
+      telling = question.telling.map(&:word)
+      asked.select { |one| telling.include?(one.word) }.each_with_object({}) { |one, found| one.forms.each_key { |form| found[form] ||= one.word } }
+    end
   end
 end

@@ -3,7 +3,10 @@
 class Section < ApplicationRecord
   PER_PAGE = 10_000 # numbers for each page; what lies beyond counts to the last
 
+  FILES_FROM = 8_000 # among those, pieces of files that the page shows
+
   belongs_to :page
+  belongs_to :page_file, optional: true
 
   # Lies compressed; the index reads it through the view section_texts.
   attribute :body, CompressedText.new
@@ -11,7 +14,18 @@ class Section < ApplicationRecord
   # Replaces a page's sections by those of an edition.
   def self.follow_edition(page, edition)
     where(page: page).delete_all
-    insert_all!(rows(edition.state.sections).map.with_index { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: edition.title, position: i) })
+    insert_all!(numbered(rows(edition.state.sections), page, edition))
+    follow_files(page, edition)
+  end
+
+  # Replaces what stands in the files that an edition shows.
+  def self.follow_files(page, edition = page.edition)
+    where(page: page).where.not(page_file_id: nil).delete_all
+    blocks = Zuhause::Document::Walk.blocks(edition.document).filter_map { |block| block.dig("attrs", "file")&.then { |file| [ file, block.dig("attrs", "id") ] } }.reverse.to_h
+    return if blocks.empty?
+
+    rows = FileText.of(PageFile.where(page: page, public_id: blocks.keys).includes(content_attachment: :blob).order(:id).to_a).flat_map { |file, pieces| pieces.map { |place, text| piece(file, blocks.fetch(file.public_id), place, text) } }
+    insert_all!(numbered(rows.first(PER_PAGE - FILES_FROM), page, edition, from: FILES_FROM)) if rows.any?
   end
 
   # How well sections answer is told by where the words stand in them, never by how often they occur in the house: that
@@ -26,14 +40,37 @@ class Section < ApplicationRecord
          .order(Arel.sql("section_index.rowid DESC")).limit(most).pluck(Arel.sql("section_index.rowid"))
   end
 
+  # The same in no order, of as many as there are up to +most+.
+  def self.holding(words, pages, most:)
+    pages.unscope(:select, :order).from("section_index CROSS JOIN pages").where("pages.id = section_index.rowid / #{PER_PAGE}").where("section_index MATCH ?", words).limit(most).pluck(Arel.sql("section_index.rowid"))
+  end
+
   def self.page_id_of(number)
     number / PER_PAGE
   end
 
-  def self.rows(sections)
-    kept, beyond = sections.first(PER_PAGE), sections.drop(PER_PAGE)
-    kept[-1] = kept.last.dup.tap { |last| last.text = [ last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") } if beyond.any?
-    kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, body: section.text } }
+  # @return [Array<Zuhause::Finding::Passages::Passage>] the parts of its text
+  def passages(edition)
+    page_file_id ? Zuhause::Finding::Passages.of_lines(body) : Zuhause::Finding::Passages.of(edition.document, block_id)
   end
-  private_class_method :rows
+
+  # @return [Boolean] whether it stands in a file
+  def in_file?
+    !page_file_id.nil?
+  end
+
+  def self.numbered(rows, page, edition, from: 0)
+    rows.map.with_index(from) { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: edition.title, position: i) }
+  end
+
+  def self.piece(file, block, place, text)
+    { block_id: block, heading: file.name, level: 1, body: text, page_file_id: file.id, place: place.to_s }
+  end
+
+  def self.rows(sections)
+    kept, beyond = sections.first(FILES_FROM), sections.drop(FILES_FROM)
+    kept[-1] = kept.last.dup.tap { |last| last.text = [ last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") } if beyond.any?
+    kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, level: section.heading&.level || 1, body: section.text } }
+  end
+  private_class_method :rows, :numbered, :piece
 end

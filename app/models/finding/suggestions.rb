@@ -2,13 +2,12 @@
 class Suggestions
   PAGES = 6
   SECTIONS = 4
-  RANKED = 80 # sections: few are told, and one types on
   LOOKED_AT = 300 # titles, and words that may be meant
   FORGIVEN = 4 # words in which a slip is looked for, the longest
 
   def initialize(text, viewer)
-    @search = Search.new(text, viewer, most: RANKED, titles_apart: true)
-    @words = @search.query.words.map { |word| Zuhause::Document::Title.normalise(word) }
+    @search = Search.new(text, viewer, most: PAGES + SECTIONS)
+    @words = Zuhause::Finding::Query.new(text).words.map { |word| Zuhause::Document::Title.normalise(word) }
     @viewer = viewer
   end
 
@@ -47,7 +46,7 @@ class Suggestions
   # The words of titles that may have been meant.
   # @return [String, nil] an FTS5 expression; nil if there is none
   def alternatives(word)
-    word = Zuhause::Finding::Snippet.fold(word)
+    word = Zuhause::Finding::Folding.fold(word)
     most = Zuhause::Finding::Spelling.allowed(word)
     lengths = (word.length - most)..(word.length + most)
     meant = Page.title_words(lengths).select { |other| Zuhause::Finding::Spelling.match?(word, other) }.first(LOOKED_AT)
@@ -56,11 +55,11 @@ class Suggestions
   end
 
   def in_order(ids)
-    recent = @viewer.recent_pages
+    recent, aside = @viewer.recent_pages, PutAside.page_ids.to_set
     typed = @words.join(" ")
     Page.where(id: ids).pluck(:id, :title).sort_by do |id, title|
       normal = Zuhause::Document::Title.normalise(title)
-      [ tier(normal, typed), recent.fetch(id, RecentPages::MOST), normal, id ]
+      [ aside.include?(id) ? 3 : tier(normal, typed), recent.fetch(id, RecentPages::MOST), normal, id ]
     end.map(&:first)
   end
 

@@ -1,6 +1,14 @@
 # Whether the parts of pages that others lead to are there, in what readers see of those pages.
 class PartsLedTo
   class << self
+    # Nothing is judged within; whoever makes many pages that lead to each other does so once they are all there.
+    def later
+      before, Thread.current[:parts_later] = Thread.current[:parts_later], true
+      yield
+    ensure
+      Thread.current[:parts_later] = before
+    end
+
     # A page has another text, of which others may lead to parts.
     def follow_edition(page, _edition)
       judge(page)
@@ -14,12 +22,16 @@ class PartsLedTo
     # @param rows [ActiveRecord::Relation<Reference>] that lead there
     # @return [Integer] rows that were not as they should be
     def judge(page, rows = Reference.to(:page, page.public_id))
+      return 0 if Thread.current[:parts_later]
+
       wrong(page, rows).group_by(&:last).sum { |gone, those| Reference.where(id: those.map(&:first)).update_all(part_gone: !gone) }
     end
 
     # @param from [Hash] by which the rows of what has begun to lead somewhere are found
     # @param ids [Array<String>] public ids of pages that it leads to parts of
     def judge_from(from, ids)
+      return if Thread.current[:parts_later]
+
       Page.where(public_id: ids).includes(:edition, :draft).find_each { |page| judge(page, Reference.where(from).to(:page, page.public_id)) }
     end
 

@@ -7,7 +7,11 @@ class Happening < ApplicationRecord
   ACTS = Zuhause::Happenings::Acts
 
   # Who is told of which act, after it is done: each a class that is told by +tell(happening)+.
-  LISTENERS = { "named" => %w[TellsNamed], "addressed" => %w[TellsAddressed], "joined" => %w[TellsJoined], "stayed" => %w[TellsStayed], "taken_over" => %w[TellsTakenOver] }.freeze
+  LISTENERS = {
+    "named" => %w[TellsNamed], "addressed" => %w[TellsAddressed], "joined" => %w[TellsJoined], "stayed" => %w[TellsStayed], "taken_over" => %w[TellsTakenOver],
+    "review_asked" => %w[TellsReviewers], "review_approved" => %w[TellsAsker], "review_sent_back" => %w[TellsAsker],
+    "publication_held_up" => %w[TellsWhoSetIt], "publication_overtaken" => %w[TellsWhoSetIt], "retracted" => %w[TellsOfRetraction]
+  }.freeze
 
   belongs_to :page, optional: true
   belongs_to :room, optional: true

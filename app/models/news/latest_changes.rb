@@ -7,6 +7,7 @@ class LatestChanges
   # @return [Array<Happening>] newest first
   def self.for(viewer, most:)
     happenings = Happening.where(act: %w[published restored], small: false).joins(:page).merge(Page.read_by(viewer).in_earnest)
+    happenings = happenings.where.not(id: Happening.joins(page: { editions: :retraction }).where("editions.number = json_extract(happenings.details, '$.edition')").select(:id)) if Retraction.exists?
     happenings.newest_first.includes(:person, page: :room).limit(most * LOOKED_AT).uniq(&:page_id).first(most)
   end
 end

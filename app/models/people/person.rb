@@ -7,6 +7,7 @@ class Person < ApplicationRecord
 
   has_many :memberships, dependent: :delete_all
   has_many :sign_ins, dependent: :delete_all
+  has_many :kept_searches, dependent: :delete_all
   has_many :groups, through: :memberships
 
   has_one :own_room, class_name: "Room", foreign_key: :owner_id

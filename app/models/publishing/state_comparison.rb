@@ -1,5 +1,5 @@
 # Two states of a page beside each other: editions by number; for who sees the draft, that ("draft"), or what was saved as
-# one of its versions ("v12"; where that has been thinned, what was saved before it).
+# one of its versions ("v12"; where that has been thinned, what was saved before it). "before" is the edition before the other.
 class StateComparison
   attr_reader :page, :from, :to
 
@@ -11,8 +11,8 @@ class StateComparison
   def initialize(page, viewer, from:, to:)
     @page = page
     @viewer = viewer
-    @from = state(from)
     @to = state(to)
+    @from = from == "before" && @to.is_a?(Edition) ? before(@to) : state(from)
   end
 
   def changes
@@ -33,7 +33,7 @@ class StateComparison
 
   # @return [Array<Array(String, String)>] labels and names of all states to choose from
   def choices
-    editions = page.editions.newest_first.pluck(:number).map { |number| [ I18n.t("pages.comparisons.show.edition", number: number), number.to_s ] }
+    editions = page.editions_seen_by(@viewer).newest_first.pluck(:number).map { |number| [ I18n.t("pages.comparisons.show.edition", number: number), number.to_s ] }
     draft_seen? ? [ [ I18n.t("pages.comparisons.show.draft"), "draft" ], *versions, *editions ] : editions
   end
 
@@ -54,8 +54,12 @@ class StateComparison
     [ to, from ].select { |state| state.is_a?(Draft) && state != page.draft }.uniq.map { |draft| [ I18n.t("pages.comparisons.show.version", time: I18n.l(draft.created_at, format: :exact)), name_of(draft) ] }
   end
 
+  def before(edition)
+    page.editions_seen_by(@viewer).where(number: ...edition.number).newest_first.first!
+  end
+
   def state(name)
-    return page.editions.find_by!(number: name) unless name == "draft" || name.match?(VERSION)
+    return page.editions_seen_by(@viewer).find_by!(number: name) unless name == "draft" || name.match?(VERSION)
     raise ActiveRecord::RecordNotFound unless draft_seen?
 
     name == "draft" ? page.draft : page.drafts.where(version: ..name[VERSION, 1].to_i).order(:version).last!

@@ -8,9 +8,12 @@ class Changer < ApplicationRecord
       insert({ page_id: page.id, person_id: draft.author_id }) unless exists?(page_id: page.id, person_id: draft.author_id)
     end
 
-    # All of it is published now.
+    # All of it is published now, but for what was saved after that.
     def follow_edition(page, edition)
-      where(page: page).delete_all if edition.draft_version
+      return unless edition.draft_version
+
+      later = page.drafts.where("version > ?", edition.draft_version).select(:author_id)
+      where(page: page).where.not(person_id: later).delete_all
     end
   end
 end

@@ -6,6 +6,7 @@ class ReviewRule < ApplicationRecord
 
   normalizes :prompt, with: ->(text) { text.to_s.squish }
   validates :needed, numericality: { only_integer: true, in: 1..20 }
+  validates :remind_after, numericality: { only_integer: true, in: 1..90 }, allow_nil: true
   validates :prompt, length: { maximum: Zuhause::Review::Rules::LONGEST_PROMPT }
 
   class << self
@@ -23,6 +24,12 @@ class ReviewRule < ApplicationRecord
       rules = where(page_id: pages.flat_map(&:path_ids).uniq).or(where(room_id: pages.map(&:room_id).uniq)).includes(:approvers).to_a
       of_pages, of_rooms = rules.select(&:page_id).index_by(&:page_id), rules.select(&:room_id).index_by(&:room_id)
       pages.to_h { |page| [ page.id, page.path_ids.reverse.filter_map { |id| of_pages[id] }.first || of_rooms[page.room_id] ] }.compact
+    end
+
+    # @param place [Page, Room]
+    # @return [ReviewRule, nil] that holds for what stands in it
+    def over(place)
+      place.is_a?(Page) ? self.for(place) : includes(:approvers).find_by(room: place)
     end
 
     # @param place [Page, Room]

@@ -47,10 +47,29 @@ class PageFacts
 
   # @return [Boolean] whether what is unpublished is being looked over
   def under_review?
-    changed? && page.review&.open? == true
+    changed? && newest_review&.open? == true
+  end
+
+  # @return [Array<String>] names of those who look it over: who was asked by name, else the groups and people of the rules
+  def reviewing
+    return [] unless under_review?
+    return newest_review.invited.select { |person| @viewer.meets?(person) }.map(&:name) if newest_review.invited.any?
+
+    approvers = page.review_rule&.approvers.to_a
+    ActiveRecord::Associations::Preloader.new(records: approvers, associations: %i[group person]).call
+    approvers.filter_map { |approver| approver.group ? (approver.group.name if @viewer.active_member?) : (approver.person.name if @viewer.meets?(approver.person)) }
+  end
+
+  # @return [TimedPublication, nil] when what is unpublished is to be published, for who sees that
+  def timed
+    page.timed_publication if changed?
   end
 
   private
+
+  def newest_review
+    @newest_review ||= page.review
+  end
 
   def audience_of_page
     @audience_of_page ||= ToldAudience.of(page, @viewer)

@@ -7,10 +7,12 @@ class Reading < ApplicationRecord
 
   # Written apart: it is no reason to let anybody wait, and a page view does not fail for it.
   def self.record(page, by:, at: Time.current)
-    Apart.do { note(page.id, by.id, at) } if by
+    edition = page.edition_id
+    Apart.do { note(page.id, edition, by.id, at) } if by
   end
 
-  def self.note(page_id, person_id, at)
+  def self.note(page_id, edition_id, person_id, at)
+    EditionReading.note(edition_id, person_id, at) if edition_id
     return if where(person_id: person_id, page_id: page_id, read_at: (at - AGAIN)..).exists?
 
     upsert({ person_id: person_id, page_id: page_id, read_at: at }, unique_by: %i[person_id page_id], on_duplicate: Arel.sql("times = times + 1, read_at = excluded.read_at"))

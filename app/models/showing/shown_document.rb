@@ -74,7 +74,13 @@ class ShownDocument
   # @param blocks [Array<String, nil>] HTML in which places are held (ShownPieces)
   # @return [Array<String, nil>] the same with what stands there
   def filled(blocks)
-    @given = blocks.map { |html| html && ShownPieces.of(html) }
+    filled_pieces(blocks.map { |html| html && ShownPieces.of(html) })
+  end
+
+  # @param pieces [Array<Array, nil>] of each block, as ShownPieces.of gives them
+  # @return [Array<String, nil>] HTML with what stands in them
+  def filled_pieces(pieces)
+    @given = pieces
     gather
     @given.map { |pieces| pieces && filled_in(pieces) }
   end

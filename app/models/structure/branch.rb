@@ -65,7 +65,7 @@ class Branch
     def branches
       read(@above.map { |place| ancestry_below(place) })
       listed = @above.to_h { |place| [ place, seen_below(ancestry_below(place)) ] }
-      sizes = Page.counts_below(listed.values.flatten.grep(Page).map(&:id), among: Page.seen_by(@viewer))
+      sizes = Page.counts_below(listed.values.flatten.grep(Page).map(&:id), among: Page.seen_by(@viewer).where.not(id: aside.to_a))
       listed.to_h { |place, rows| [ place, Branch.new(place, rows.filter_map { |row| item(row, sizes) }) ] }
     end
 
@@ -88,18 +88,25 @@ class Branch
       !page.binned? && @viewer.sees?(page)
     end
 
+    # What is put aside is not in the plan, nor is what stands below it.
+    def aside
+      @aside ||= PutAside.page_ids.to_set
+    end
+
     # Signposts are shown with the branch they stand in, to those who see the place itself.
     def seen_below(ancestry)
       parent = ancestry.split("/").last&.to_i
       posts = signposts.fetch(parent, [])
       rows = @rows.fetch(ancestry).flat_map do |page|
+        next posts.select { |post| post.before_id == page.id } if aside.include?(page.id)
+
         [ *posts.select { |post| post.before_id == page.id }, *(seen?(page) ? page : pages_below(page)) ]
       end
       rows + posts.reject { |post| rows.include?(post) }
     end
 
     def pages_below(page)
-      @rows.fetch(ancestry_below(page)).flat_map { |child| seen?(child) ? child : pages_below(child) }
+      @rows.fetch(ancestry_below(page)).reject { |child| aside.include?(child.id) }.flat_map { |child| seen?(child) ? child : pages_below(child) }
     end
 
     def signposts

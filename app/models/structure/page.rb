@@ -1,6 +1,6 @@
 class Page < ApplicationRecord
   include Pointing
-  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated, Reviewed
+  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated, Reviewed, Timed, Retracting, Thinned
 
   belongs_to :room
   belongs_to :author, class_name: "Person"
@@ -10,6 +10,7 @@ class Page < ApplicationRecord
   has_many :tasks
   has_many :pins
   has_many :readings
+  has_one :put_aside
 
   has_ancestry ancestry_format: :materialized_path2, orphan_strategy: :restrict
   positioned on: %i[room_id ancestry]

@@ -42,7 +42,7 @@ class PageJoining
     check
     note = I18n.t("editions.joined_note", title: @from.title)
     Page.transaction do
-      saved = @into.save_draft(@into.draft.state.with(document: joined.document), base_version: @into.draft.version, by: by, at: at)
+      saved = @into.drawing_from(@from) { @into.save_draft(@into.draft.state.with(document: joined.document), base_version: @into.draft.version, by: by, at: at) }
       raise ActiveRecord::RecordInvalid, saved unless saved.persisted?
 
       @into.publish(version: saved.version, by: by, note: note, at: at)

@@ -1,6 +1,6 @@
 # Pages of the house, or of one room, as a list: those that somebody has to do with in one way or another, sorted.
 class PageList
-  FILTERS = %w[all written kept shared read drafts bin].freeze
+  FILTERS = %w[all written kept shared read drafts aside bin].freeze
   SORTS = %w[title changed keeper reads].freeze
   PER_PAGE = 50
 
@@ -81,6 +81,10 @@ class PageList
 
   def drafts
     seen.giving(viewer, :write).left_joins(:edition).joins(:draft).where("pages.edition_id IS NULL OR editions.draft_version IS NOT drafts.version")
+  end
+
+  def aside
+    seen.where(id: PutAside.page_ids)
   end
 
   def bin

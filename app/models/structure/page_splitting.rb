@@ -34,7 +34,7 @@ class PageSplitting
 
       fresh.update!(language: @page.language)
       RemarkPlace.move(Remark.standing_on(@page, parted.ids), to: fresh)
-      put(fresh, parted.document, I18n.t("editions.split_note", title: @page.title), by: by, at: at)
+      fresh.drawing_from(@page) { put(fresh, parted.document, I18n.t("editions.split_note", title: @page.title), by: by, at: at) }
       put(@page, parted.left(instead(fresh)), I18n.t("editions.parted_note", title: parted.title), by: by, at: at)
       Forwarding.set(@page, fresh, blocks: parted.ids.to_h { |id| [ id, (id unless id == @heading) ] }, at: at)
       PartsLedTo.judge(@page)

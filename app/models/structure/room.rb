@@ -15,6 +15,7 @@ class Room < ApplicationRecord
   validates :name, presence: true, length: { maximum: 80 }
   validates :description, length: { maximum: 300 }
   validates :colour, inclusion: { in: COLOURS }
+  validates :editions_thinned_after, numericality: { only_integer: true, in: 1..120 }, allow_nil: true
 
   # Who sees any page of a room sees its door.
   scope :seen_by, lambda { |viewer|

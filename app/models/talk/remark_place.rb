@@ -42,6 +42,11 @@ class RemarkPlace < ApplicationRecord
       open_up(page)
     end
 
+    # Nothing is published any more.
+    def let_go(page)
+      of(page, "edition").delete_all
+    end
+
     # Remarks of one page go to another with what they stand on.
     #
     # @param remarks [ActiveRecord::Relation<Remark>]

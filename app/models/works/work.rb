@@ -4,7 +4,7 @@
 class Work < ApplicationRecord
   include PubliclyIdentified
 
-  KINDS = %w[copying bringing_in mending].freeze
+  KINDS = %w[copying bringing_in moving_in mending].freeze
   STATES = %w[waiting running stopping stopped done failed].freeze
   LEFT_AFTER = 2.minutes # without a sign of it
 

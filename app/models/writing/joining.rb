@@ -62,7 +62,8 @@ class Joining
   end
 
   def saved_base
-    @saved_base ||= @page.drafts.where(version: ..@base_version).order(:version).last || @page.drafts.where.not(version: nil).order(:version).first
+    @saved_base ||= @page.drafts.where(version: ..@base_version).order(:version).last || @page.drafts.where.not(version: nil).order(:version).first ||
+                    raise(ActiveRecord::RecordNotFound) # erased since it was read
   end
 
   def side(state, by: nil, version: 0)

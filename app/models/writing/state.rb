@@ -3,6 +3,11 @@
 class State
   attr_reader :title, :document
 
+  # @return [String] see #identity
+  def self.identity(title, digest)
+    Text.digest_of("#{title}\n#{digest}")
+  end
+
   # @param title [String] cleaned here
   # @param document [Object] parsed JSON; judged when it is saved
   # @param digest [String, nil] of the document, where it is known
@@ -24,7 +29,7 @@ class State
 
   # @return [String] tells it from every other state, its title counted in
   def identity
-    @identity ||= Text.digest_of("#{title}\n#{digest}")
+    @identity ||= self.class.identity(title, digest)
   end
 
   # @return [String] its text as it is kept

@@ -11,7 +11,7 @@ module Texted
 
   # @return [State]
   def state
-    @state ||= State.new(title: title, document: text.document, digest: digest)
+    @state ||= State.new(title: title, document: (text || raise(ActiveRecord::RecordNotFound)).document, digest: digest) # erased since it was read
   end
 
   # @param state [State]

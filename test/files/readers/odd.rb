@@ -8,6 +8,7 @@ given["texts"].each do |key, (name, _path)|
   when "breaks.md" then raise "a fault"
   when "hangs.md" then IO.select(nil)
   end
-  $stdout.puts(JSON.generate(text: { key: key, name: name, title: ENV.keys.sort.join(" ") }, kept: {}))
+  File.write("#{key}.json", JSON.generate(text: { key: key, path: name, title: ENV.keys.sort.join(" ") }, kept: {}))
+  $stdout.puts(key)
   $stdout.flush
 end

@@ -4,11 +4,18 @@ class ReadApartTest < ActiveSupport::TestCase
   test "a text is read with its pictures, links to what came with it, and nothing of the house is known there" do
     files = { "a.md" => "# Salt\n\nSee [b](b.md), [it](http://x.example/p/grit-abcdefghij) and\n\n![dot](dot.png)", "dot.png" => Rails.root.join("test/files/dot.png").binread }
     read = nil
-    with_files(files) { |texts, pictures| ReadApart.new(texts, pictures: pictures, keys: { "a.md" => "a" * 10, "b.md" => "b" * 10 }, address: "http://x.example").each { |*each| read = each } }
+    with_files(files) { |texts, pictures| ReadApart.new(texts, files: [ *files.keys, "b.md" ], pictures: pictures.map { |picture| [ picture.original_filename, picture.path ] }, address: "http://x.example").each { |*each| read = each } }
     text, kept = read
-    assert_equal [ "Salt", nil, 1 ], [ text.title, text.problem, text.pictures.size ]
-    assert_equal [ "page:bbbbbbbbbb", "page:abcdefghij" ], Zuhause::Document::Walk.each(text.document).flat_map { |node, _ancestors| Array(node["marks"]).filter_map { |mark| mark.dig("attrs", "target") } }
-    assert_equal({ text.pictures.first => files["dot.png"] }, kept.transform_values(&:bytes))
+    assert_equal [ "Salt", nil, [ "dot.png" ], [ [ "b.md", nil, "b.md" ] ] ], [ text.title, text.problem, text.pictures.values, text.links ]
+    assert_equal [ ArrivedLinks.standing_for(0), "page:abcdefghij" ], Zuhause::Document::Walk.each(text.document).flat_map { |node, _ancestors| Array(node["marks"]).filter_map { |mark| mark.dig("attrs", "target") } }
+    assert_empty kept
+  end
+
+  test "what texts tell of themselves is asked apart as well" do
+    told = {}
+    with_files("a.html" => "<title>Salt</title><link rel=next href=b.html><ul class=toc><li><a href=b.html>b</a><li><a href=c.html>c</a><li><a href=d.html>d</a></ul>", "b.txt" => "none") { |texts, _pictures| ReadApart.new(texts).each_survey { |key, survey| told[texts[key].original_filename] = survey } }
+    assert_equal [ "Salt", { "next" => "b.html" }, [ [ [ 0, "b.html" ], [ 0, "c.html" ], [ 0, "d.html" ] ] ] ], told["a.html"].values_at("title", "rels", "lists")
+    assert_nil told.fetch("b.txt")
   end
 
   test "what breaks or does not end breaks one text" do
@@ -34,7 +41,7 @@ class ReadApartTest < ActiveSupport::TestCase
   def odd(*names)
     [].tap do |read|
       stub_const(ReadApart::Child, :SCRIPT, Rails.root.join("test/files/readers/odd.rb").to_s) do
-        stub_const(ReadApart::Child, :WAITED, 1) { with_files(names.index_with("x")) { |texts| ReadApart.new(texts).each { |text, _kept| read << text } } }
+        stub_const(ReadApart::Child, :WAITED, 6) { with_files(names.index_with("x")) { |texts| ReadApart.new(texts).each { |text, _kept| read << text } } }
       end
     end
   end

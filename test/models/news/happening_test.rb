@@ -28,6 +28,12 @@ class HappeningTest < ActiveSupport::TestCase
     review_rules_set: ->(t) { t.reviewed }, review_rules_ended: ->(t) { t.reviewed.end(by: t.ana) },
     review_asked: ->(t) { t.under_review }, review_approved: ->(t) { t.under_review.approve(version: t.page.draft.version, by: t.ben) },
     review_sent_back: ->(t) { t.under_review.send_back(reason: "Salt?", by: t.ben) }, review_withdrawn: ->(t) { t.under_review.withdraw_review(by: t.ana) },
+    review_unapproved: ->(t) { t.under_review.tap { |page| page.approve(version: page.draft.version, by: t.ben) }.unapprove(by: t.ben) },
+    publication_set: ->(t) { t.set_later }, publication_unset: ->(t) { t.set_later.take_back(by: t.ana) },
+    publication_held_up: ->(t) { t.set_later.tap { t.page.put_in_bin(by: t.ana) }.carry_out(now: 2.days.from_now) },
+    publication_overtaken: ->(t) { t.set_later && t.page.publish(version: t.page.draft.version, by: t.ana) },
+    put_aside: ->(t) { PutAside.put(t.page, by: t.ana) }, taken_up: ->(t) { PutAside.put(t.page, by: t.ana).end(by: t.ana) },
+    retracted: ->(t) { t.page.retract(t.page.edition, reason: "Wrong salt", by: t.ana) },
     noted: ->(t) { t.note(t.page, "Text", by: t.ben) }, proposed: ->(t) { t.note(t.page, "Text", instead: "Words", by: t.ben) },
     asked: ->(t) { t.ask(t.page, by: t.ben) }, spoken: ->(t) { Remark.say(t.room, kind: "line", body: "Hm.", by: t.ben) }, replied: ->(t) { t.ask(t.page, by: t.ben).reply("Here.", by: t.ana) },
     addressed: ->(t) { t.ask(t.page, "Where, @Ana Berg?", by: t.ben) }, remark_settled: ->(t) { t.ask(t.page, by: t.ben).settle(by: t.ana) },
@@ -125,6 +131,12 @@ class HappeningTest < ActiveSupport::TestCase
     page.tap { |given| given.ask_for_review(by: ana) }
   end
 
+  # The draft, to be published tomorrow.
+  def set_later
+    save_text(page, "Other words.", by: ana)
+    page.publish_later(due_at: 1.day.from_now, version: page.draft.version, by: ana)
+  end
+
   def access(act, level)
     page.record_access(act, by: ana, exposure: page.exposure_of_giving([ holder(ben) ], level), holder: holder(ben), level: level) { page.grant(holder(ben), level) }
   end
@@ -137,13 +149,10 @@ class HappeningTest < ActiveSupport::TestCase
     page.put_in_bin(by: ben)
   end
 
-  def upload(name, text)
-    ActionDispatch::Http::UploadedFile.new(tempfile: Tempfile.new.tap { |file| file.write(text) && file.rewind }, filename: name)
-  end
 
   def bring_in
     arrival = Arrival.receive([ upload("one.md", "# One\n\nText.") ], by: ana, address: "http://www.example.com").reload
-    arrival.make_pages({ arrival.read.first.key => "One" }, above: room, by: ana)
+    arrival.move_in(room, by: ana, publish: false)
   end
 
   def change_address

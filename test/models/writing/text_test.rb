@@ -25,6 +25,15 @@ class TextTest < ActiveSupport::TestCase
     assert_equal [ 0, 0, 0 ], [ Text, Draft, Edition ].map { |rows| rows.where(page_id: @page.id).count }
   end
 
+  test "a text for a page that was erased meanwhile is told of as that" do
+    held, draft = Page.find(@page.id), Page.find(@page.id).draft
+    @page.put_in_bin(by: @ana)
+    @page.erase(by: @ana)
+    document = Zuhause::Markup::MarkdownReader.read("Second.").doc
+    assert_raises(ActiveRecord::RecordNotFound) { held.save_draft(State.new(title: "Gangway", document: document), base_version: 1, by: @ana) }
+    assert_raises(ActiveRecord::RecordNotFound) { draft.state }
+  end
+
   test "the database keeps no draft without its text, and no text of another page" do
     other = new_page("Mooring", above: @page, by: @ana, markdown: "Other.")
     digest = other.edition.digest

@@ -42,6 +42,13 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /up" => { to: "/up", html: [ 200 ] * 6, json: [ 200 ] * 6 },
     "GET /find" => { to: "/find?q=grit" },
     "GET /suggestions" => { to: "/suggestions?q=grit" },
+    "GET /find/description" => { to: "/find/description" },
+    "POST /find/kept" => { to: "/find/kept?q=grit" },
+    "DELETE /find/kept/:id" => { to: "/find/kept/#{"0" * 10}", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "GET /desk/sought" => { to: "/desk/sought" },
+    "DELETE /desk/sought/:id" => { to: ->(t) { "/desk/sought/#{Sought.told.first.key}" } },
+    "GET /p/:page_id/peek" => { to: ->(t) { "/p/#{t.page.to_param}/peek?at=0" } },
+    "GET /p/:page_id/related" => { to: ->(t) { "/p/#{t.page.to_param}/related" } },
     "GET /set-up/new" => { to: "/set-up/new", html: :nobody, json: :nobody },
     "POST /set-up" => { to: "/set-up", html: :nobody, json: :nobody },
     "POST /demo_session" => { to: ->(t) { "/demo_session?person=#{t.people[:keeper].public_id}" }, html: :nobody },
@@ -182,6 +189,27 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "POST /p/:page_id/review" => { to: ->(t) { "/p/#{t.page.to_param}/review" }, with: { review: { note: "x" } } },
     "DELETE /p/:page_id/review" => { to: ->(t) { "/p/#{t.page.to_param}/review" }, html: [ 404, 404, 403, 403, 403, 404 ] },
     "POST /p/:page_id/approval" => { to: ->(t) { "/p/#{t.page.to_param}/approval?version=4" }, html: [ 404, 404, 403, 403, 403, 404 ] },
+    "DELETE /p/:page_id/approval" => { to: ->(t) { "/p/#{t.page.to_param}/approval" }, html: [ 404, 404, 403, 403, 403, 404 ] },
+    "GET /p/:page_id/draft/read" => { to: ->(t) { "/p/#{t.page.to_param}/draft/read" } },
+    "DELETE /p/:page_id/set-time" => { to: ->(t) { "/p/#{t.page.to_param}/set-time" } },
+    "GET /terms" => { to: "/terms" },
+    "POST /terms" => { to: "/terms", with: { term: { name: "drill", others_in_words: "exercise" } } },
+    "GET /terms/:id/edit" => { to: ->(t) { "/terms/#{t.term.public_id}/edit" } },
+    "PATCH /terms/:id" => { to: ->(t) { "/terms/#{t.term.public_id}" }, with: { term: { name: "swell" } } },
+    "DELETE /terms/:id" => { to: ->(t) { "/terms/#{t.term.public_id}" } },
+    "GET /to-be-published" => { to: "/to-be-published" },
+    "GET /absence/edit" => { to: "/absence/edit" },
+    "PATCH /absence" => { to: "/absence", with: ->(t) { { absence: { starts_on: Date.current.iso8601, ends_on: 9.days.from_now.to_date.iso8601, deputy: t.pictured.public_id } } } },
+    "DELETE /absence" => { to: "/absence" },
+    "GET /p/:page_id/aside/new" => { to: ->(t) { "/p/#{t.page.to_param}/aside/new" } },
+    "POST /p/:page_id/aside" => { to: ->(t) { "/p/#{t.page.to_param}/aside" }, with: { put_aside: { reason: "x" } } },
+    "DELETE /p/:page_id/aside" => { to: ->(t) { "/p/#{t.page.to_param}/aside" } },
+    "GET /p/:page_id/written-by" => { to: ->(t) { "/p/#{t.page.to_param}/written-by" } },
+    "GET /p/:page_id/editions/:edition_id/retraction/new" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/retraction/new" } },
+    "POST /p/:page_id/editions/:edition_id/retraction" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/retraction" }, with: { retraction: { reason: "x" } } },
+    "GET /feeds/:token/p/:page_id" => { to: ->(t) { "/feeds/#{FeedKey.of(t.people[:reader]).token}/p/#{t.page.to_param}" }, json: [ 200 ] * 6 },
+    "POST /feed_key" => { to: ->(t) { "/feed_key?page_id=#{t.page.to_param}" }, html: [ 404, 404, 303, 303, 303, 404 ] },
+    "DELETE /feed_key" => { to: "/feed_key" },
     "POST /p/:page_id/sending_back" => { to: ->(t) { "/p/#{t.page.to_param}/sending_back" }, with: { review: { reason: "x" } }, html: [ 404, 404, 403, 403, 403, 404 ] },
     "GET /questions" => { to: "/questions" },
     "GET /person_choices" => { to: "/person_choices?q=ana", html: nil, json: :json },
@@ -255,6 +283,14 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /arrivals/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}" }, html: :own },
     "PATCH /arrivals/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}" }, with: ->(t) { { above: t.room.public_id } }, html: :own_act },
     "DELETE /arrivals/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}" }, html: :own_act },
+    "GET /arrivals/:arrival_id/texts" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/texts" }, html: :own },
+    "GET /arrivals/:arrival_id/texts/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/texts/#{t.arrival.files.first.key}" }, html: :own },
+    "PATCH /arrivals/:arrival_id/texts/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/texts/#{t.arrival.files.first.key}" }, with: ->(_t) { { title: "Sand" } }, html: :own, json: [ 401, 404, 404, 404, 200, 404 ] },
+    "GET /arrivals/:arrival_id/losses" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/losses" }, html: :own },
+    "GET /arrivals/:arrival_id/sendings" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/sendings" }, html: :own, json: [ 401, 404, 404, 404, 200, 404 ] },
+    "POST /arrivals/:arrival_id/sendings" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/sendings" }, with: ->(t) { { files: [ t.upload ], paths: [ "a/read.png" ] } }, html: [ 404, 404, 404, 404, 201, 404 ] },
+    "POST /arrivals/:arrival_id/reading" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/reading" }, html: :own_act },
+    "POST /arrivals/:arrival_id/undoing" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/undoing" }, html: :nobody },
     "GET /page_choices" => { to: "/page_choices?q=x", html: nil, json: :json },
     "POST /pastes" => { to: "/pastes", with: { text: "x" }, as: :json, html: nil, json: :json },
     "ANY /404" => { to: "/404", html: :nobody },
@@ -262,7 +298,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :arrival, :dispute, :note, :proposal, :answer
+  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -289,7 +325,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @answer = Remark.say(@page, kind: "question", body: "Where?", by: @people[:keeper]).reply("Here.", by: @people[:keeper])
     @work = Work.create!(kind: "copying", person: @people[:keeper], page: @page, state: "done")
     @source = Source.enter({ title: "Salt and steel" }, by: @people[:keeper])
-    @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current)
+    @term = Term.create!(name: "swell")
+    3.times { |i| Sought.create!(wording: "sand", digest: i.to_s, answered: false, day: Date.current) }
+    @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current).tap { |arrival| arrival.keep([ [ "a.md", StringIO.new("Sand.") ] ]) }
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil)
     @pictured = person("Pia Lind")
     @pictured.picture.attach(io: Rails.root.join("docs/screenshots/read.png").open, filename: "picture.png", content_type: "image/png")

@@ -51,8 +51,8 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   def paths
     asked = ASKED.flat_map { |words| %w[/find /suggestions /page_choices /passage_choices /place_choices /sources].map { |path| "#{path}?#{{ q: words }.to_query}" } }
     [ "/", "/pages", "/pages?by=reads", "/tags", "/rooms/#{@open.public_id}", "/rooms/#{@open.public_id}/pages", "/rooms/#{@open.public_id}/bin",
-      "/reviews", "/questions", "/questions?show=done", "/questions?q=grit", "/rooms/#{@open.public_id}/thread", "/person_choices?q=ana",
-      *@shown.flat_map { |page| [ "", "/editions", "/linked-from", "/remarks", "/remarks.json", "/remarks?show=displaced", "/questions", "/questions/new?body=grit+salt", "/thread", "/files" ].map { |part| "/p/#{page.to_param}#{part}" } + [ "/page_choices?below=page:#{page.public_id}", "/mendings/new?from=page:#{page.public_id}" ] },
+      "/reviews", "/to-be-published", "/pages?of=aside", "/questions", "/questions?show=done", "/questions?q=grit", "/rooms/#{@open.public_id}/thread", "/person_choices?q=ana",
+      *@shown.flat_map { |page| [ "", "/editions", "/editions.atom", "/written-by", "/linked-from", "/related", "/peek?at=0", "/remarks", "/remarks.json", "/remarks?show=displaced", "/questions", "/questions/new?body=grit+salt", "/thread", "/files" ].map { |part| "/p/#{page.to_param}#{part}" } + [ "/page_choices?below=page:#{page.public_id}", "/mendings/new?from=page:#{page.public_id}" ] },
       "/desk", "/desk/promised", "/desk/promised/sands", "/desk/broken", "/desk/addresses", "/desk/addresses?of=unchecked", "/page_choices?below=", "/page_choices?below=room:#{@open.public_id}",
       *Tag.where(name: %w[winter crew]).map { |tag| "/tags/#{tag.to_param}" }, *asked ]
   end

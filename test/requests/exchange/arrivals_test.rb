@@ -1,4 +1,5 @@
 require "test_helper"
+require "minitest/mock"
 
 # Bringing in files: looked at first, then made pages or put into a draft.
 class ArrivalsTest < ActionDispatch::IntegrationTest
@@ -16,17 +17,17 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   test "several files become pages that link to each other and show their pictures" do
     arrival = bring({ "gangway.md" => "---\ntitle: \"Gangway in ice\"\n---\nSee [salt](./the%20salt.html#x).\n\n![The dot](pictures/dot.png)\n\n<b>x</b>", "the salt.html" => "<h1>Salt &amp; grit</h1><h2>Where</h2><p>Back to <a href='gangway.md'>it</a>.</p><script>alert(1)</script>",
                     "notes.txt" => "One\nline # not a heading\n\n\nTwo", "dot.png" => Rails.root.join("test/files/dot.png").binread, "what.exe" => "MZ" })
-    get "/arrivals/#{arrival.public_id}"
-    assert_select "input[type=text]", count: 3
-    assert_select "[role=alert]", text: /what.exe is of a type/
-    assert_select ".arrived-reports", text: /HTML/
-    assert_not_includes response.body, "alert(1)"
     assert_no_difference("Page.count") { get "/arrivals/#{arrival.public_id}" }
+    assert_select "input[name=title]", count: 3
+    assert_select ".arrived-losses", text: /HTML that is kept as code/
+    look(arrival, "gangway.md")
+    assert_select ".arrived-reports", text: /HTML/
+    assert_not_includes look(arrival, "the salt.html").to_s, "alert(1)"
 
-    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, texts: arrival.read.map(&:key), titles: arrival.read.reject(&:problem).to_h { |text| [ text.key, text.title ] } }
-    assert_redirected_to "/rooms/#{@room.public_id}"
-    gangway, salt, notes = Page.order(:id).to_a
-    assert_equal [ "Gangway in ice", "Salt & grit", "notes" ], [ gangway, salt, notes ].map(&:title)
+    make arrival
+    assert_redirected_to "/arrivals/#{arrival.public_id}"
+    gangway, salt, notes = Page.all.index_by(&:title).values_at("Gangway in ice", "Salt & grit", "notes")
+    assert_equal 3, Page.count
     assert_equal [ [ "page", salt.public_id ] ], gangway.links.where(use: "link").pluck(:target_kind, :target_id)
     assert_equal [ gangway.public_id ], salt.links.pluck(:target_id)
     assert_equal "One\nline # not a heading\nTwo", Zuhause::Document::Text.of(notes.draft.document)
@@ -36,17 +37,43 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     get css_select("figure img").first["src"]
     assert_response :success
     assert_equal "image/png", response.media_type
-    assert_not Arrival.exists?
+  end
+
+  test "a folder comes in as it is nested, with its links, pictures and titles" do
+    files = { "manual/index.html" => "<title>The manual</title><p>See <a href='deck/gangway.html#ice'>the gangway</a> and <a href='engine/cold.md'>cold</a>.</p>",
+              "manual/deck/gangway.html" => "<h1>Gangway</h1><p>Back to <a href=\"../index.html\">all</a>, on to <a href=\"../engine/cold.md\">cold</a>.</p><img src='../pictures/dot.png' alt='The dot'>",
+              "manual/engine/cold.md" => "# Cold start\n\nFrom [here](../deck/gangway.html).", "manual/pictures/dot.png" => Rails.root.join("test/files/dot.png").binread, "manual/.hidden" => "x" }
+    arrival = bring({ "manual.zip" => Zip::OutputStream.write_buffer { |out| files.each { |name, text| out.put_next_entry(name); out.write(text) } }.string })
+    assert arrival, Work.last.attributes.inspect
+    assert_no_difference("Page.count") { get "/arrivals/#{arrival.public_id}" }
+    assert_select ".arrived-row .row-facts", text: "an empty page for what stands below", count: 2
+    assert_select ".arrived .arrived .arrived input[name=title]", 2
+    make arrival, publish: "1"
+    manual = Page.find_by!(title: "The manual")
+    assert_equal [ %w[deck engine], [ "Gangway" ], [ "Cold start" ] ], [ manual.children.order(:position).map(&:title), *manual.children.order(:position).map { |page| page.children.map(&:title) } ]
+    gangway, cold = Page.find_by!(title: "Gangway"), Page.find_by!(title: "Cold start")
+    assert_equal [ true ] * 5, Page.all.map(&:published?)
+    assert_equal [ [ cold, gangway ], [ cold, manual ], [ gangway ] ].map { |pages| pages.map(&:public_id).sort }, [ manual, gangway, cold ].map { |page| page.links.where(use: "link").pluck(:target_id).uniq.sort }
+    assert_equal [ "dot.png" ], PageFile.where(page: gangway).map(&:name)
+  end
+
+  test "a ZIP file that will not do is told of, and nothing is left of it" do
+    arrival = bring({ "manual.zip" => "no zip at all" })
+    work = Work.order(:id).last
+    assert_equal %w[failed unpacked_broken], [ work.state, work.problem ]
+    assert_not Arrival.exists?(arrival.id) if arrival
+    get "/work"
+    assert_select "body", /the ZIP file is broken/
   end
 
   test "office texts come in with their headings, lists, tables and pictures" do
     %w[docx odt].each do |form|
       arrival = bring({ "Checklist.#{form}" => office(form) })
-      text = arrival.read.first
+      text = arrival.files.texts.first
       assert_nil text.problem
       assert_equal "Winter checklist", text.title
       assert_equal %w[heading paragraph bullet_list table figure], text.document["content"].map { |node| node["type"] } & %w[heading paragraph bullet_list table figure]
-      assert_equal 1, text.pictures.size
+      assert_equal 1, text.pictures
     end
   end
 
@@ -91,7 +118,7 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   test "what cannot be read is told, and nothing hangs or breaks" do
     bomb = Zip::OutputStream.write_buffer { |zip| zip.put_next_entry("word/document.xml") && zip.write("\0" * 210.megabytes) }.string
     arrival = bring({ "broken.docx" => "PK\x03\x04nothing", "bomb.docx" => bomb, "empty.odt" => "" })
-    assert_equal %w[unreadable] * 3, arrival.read.map(&:problem)
+    assert_equal %w[unreadable] * 3, arrival.files.pluck(:problem)
     post "/arrivals"
     assert_response :unprocessable_entity
     assert_select ".wrong", text: /at least one file/
@@ -101,49 +128,276 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     Timeout.timeout(40) do
       arrival = bring({ "lists.html" => "<ul><li>" * 120_000, "quotes.md" => "> " * 100_000 + "x", "live.html" => "<p onclick=a()>x<svg onload=b()></svg><iframe srcdoc='<script>c()</script>'></iframe><a href='javascript:d()'>y</a><img src=x onerror=e()></p>",
                         "live.md" => "<script>f()</script> [z](data:text/html,g)", "large.txt" => "word " * 500_000 })
+      texts = arrival.files.texts.where(problem: nil).map { |text| look(arrival, text.path).to_s }
+      assert_equal 4, texts.size
+      assert_no_match(/<script|<iframe|<svg|onclick|onload|onerror|href="(javascript|data)/, texts.join)
+      assert_equal({ "large.txt" => "too_much" }, arrival.files.where.not(problem: nil).pluck(:path, :problem).to_h)
       get "/arrivals/#{arrival.public_id}"
-      assert_response :success
-      text = css_select(".arrived-text").to_s
-      assert_no_match(/<script|<iframe|<svg|onclick|onload|onerror|href="(javascript|data)/, text)
-      assert_equal [ nil, nil, nil, nil, "too_much" ], arrival.read.map(&:problem)
       assert_select "main", text: /large\.txt holds more than one page can hold/
-      large = arrival.read.last
-      patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, texts: [ large.key ], titles: { large.key => "Large" } }
-      assert_not Page.exists?
+      make arrival
+      assert_equal 4, Page.count
     end
   end
 
-  test "a title that will not do keeps everything as it was" do
-    arrival = bring({ "a.md" => "Salt.", "b.md" => "Grit." })
-    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, texts: arrival.read.map(&:key), titles: { arrival.read[0].key => "Salt", arrival.read[1].key => " " } }
-    assert_response :unprocessable_entity
-    assert_not Page.exists?
-    assert Arrival.exists?
+  test "the tree is changed beforehand: titles, what is left out, and where each stands" do
+    arrival = bring({ "a.md" => "# Salt\n\n[to b](b.md) [to c](c.md)", "b.md" => "# Grit", "c.md" => "# Ice", "d.md" => "# Oil" })
+    a, b, c, d = %w[a b c d].map { |name| key(arrival, "#{name}.md") }
+    change arrival, a, title: "  Salt and  more "
+    change arrival, b, left_out: "true"
+    change arrival, d, above: a, before: ""
+    change arrival, c, above: "", before: a
+    get "/arrivals/#{arrival.public_id}/texts"
+    assert_equal [ "Ice", "Salt and more", "Oil", "Grit" ], css_select("input[name=title]").map { |field| field["value"] }
+    assert_select ".arrived .arrived input[name=title][value=Oil]"
+    look(arrival, "a.md")
+    assert_select ".arrived-reports", text: /a page that is left out.*b\.md/
+    make arrival
+    assert_equal [ "Ice", "Salt and more" ], @room.pages.where(ancestry: "/").order(:position).map(&:title)
+    salt = Page.find_by!(title: "Salt and more")
+    assert_equal [ [ "Oil" ], [ Page.find_by!(title: "Ice").public_id ] ], [ salt.children.map(&:title), salt.links.pluck(:target_id) ]
+    assert_not Page.exists?(title: "Grit")
   end
 
-  test "nobody else meets what somebody brought in, and it is forgotten after a day" do
+  test "what is left out takes along what stands below, and what will not do is told" do
+    arrival = bring({ "deck/index.md" => "# Deck", "deck/a.md" => "# Salt", "b.md" => "# Grit" }.to_h { |name, text| [ name, text ] }, folder: true)
+    deck, salt = key(arrival, "deck/index.md"), key(arrival, "deck/a.md")
+    [ { title: " " }, { title: "x" * 201 }, { above: salt, before: "" }, { above: "none" }, {} ].each do |wrong|
+      change arrival, deck, **wrong
+      assert_response :unprocessable_entity, wrong.inspect
+      assert_predicate response.parsed_body["error"], :present?
+    end
+    change arrival, deck, left_out: "true"
+    make arrival
+    assert_equal [ "Grit" ], Page.pluck(:title)
+  end
+
+  test "all of it is taken back as one, with what was written in it since, which is told first" do
+    arrival = bring({ "a.md" => "# Salt", "b.md" => "# Grit" })
+    make arrival, publish: "1"
+    page = Page.find_by!(title: "Salt")
+    travel(1.hour) { save_text(page, "More.", by: @ida) }
+    get "/arrivals/#{arrival.public_id}"
+    assert_select ".said-alert", text: /1 page has been changed since: Salt/
+    travel(31.days) { post("/arrivals/#{arrival.public_id}/undoing") && assert_response(:not_found) }
+    post "/arrivals/#{arrival.public_id}/undoing"
+    assert_redirected_to "/arrivals/#{arrival.public_id}"
+    assert_equal [ 0, 2 ], [ Page.kept.count, Page.count ]
+    post "/arrivals/#{arrival.public_id}/undoing"
+    assert_response :not_found
+    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id }
+    assert_equal 2, Page.count
+  end
+
+  test "what stands on nearly every page is left out, seen, and brought along after all" do
+    pages = Array.new(6) { |i| [ "manual/#{i}.html", "<title>Part #{i} - The manual</title><div class=bar><a href=0.html>Home</a></div><p>#{"words of #{i} " * 20}</p>" ] }.to_h
+    arrival = bring(pages, folder: true)
+    assert_equal [ "Part 0", 60 ], arrival.files.texts.order(:path).pick(:title, :words)
+    get "/arrivals/#{arrival.public_id}"
+    assert_select ".arrived-repeated", text: /Home.*on 6 pages/m
+    back = css_select(".arrived-repeated input[type=checkbox]").map { |box| box["value"] }
+    post "/arrivals/#{arrival.public_id}/reading", params: { back: back }
+    assert_redirected_to "/arrivals/#{arrival.public_id}"
+    assert_equal 61, arrival.files.texts.order(:path).pick(:words)
+    get "/arrivals/#{arrival.public_id}"
+    assert_select ".arrived-repeated", false
+  end
+
+  test "a heading that several pages begin with is the title of none" do
+    arrival = bring({ "a.html" => "<title>Objects - The manual</title><h1>Interface</h1><p>x</p>", "b.html" => "<title>Constants - The manual</title><h1>Interface</h1><p>y</p>", "c.html" => "<title>C - The manual</title><h1>Apart</h1>", "d.html" => "<title>E</title><h1>Twice</h1>", "e.html" => "<title>E</title><h1>Twice</h1>" }, folder: true)
+    assert_equal %w[Apart Constants Objects Twice Twice], arrival.files.texts.pluck(:title).sort
+  end
+
+  test "links lead to the very heading or block, in other files and in their own" do
+    arrival = bring({ "m/a.html" => "<h1>Salt</h1><p><a href='#much'>much</a> <a href='b.md#the-gangway'>gangway</a> <a href='c.html#grit'>grit</a> <a href='b.md#none'>none</a> <a href='gone.html'>gone</a> <a href='d.pdf'>file</a></p><h2 id=much>How much</h2>",
+                      "m/b.md" => "# B\n\n## The gangway\n\n[back](a.html#much)", "m/c.html" => "<h1>C</h1><dl><dt id=grit>Grit<dd>rough</dl>", "m/d.pdf" => Rails.root.join("demo/rooms/3-ashore/files/winter-timetable.pdf").binread }, folder: true)
+    assert_equal %w[link_missing link_place], arrival.losses.counts.keys.sort
+    get "/arrivals/#{arrival.public_id}/losses?code=link_missing"
+    assert_select "td", text: "gone.html"
+    get "/arrivals/#{arrival.public_id}/losses?code=picture"
+    assert_response :not_found
+    make arrival
+    a, b, c = %w[Salt B C].map { |title| Page.find_by!(title: title) }
+    blocks = ->(page, text) { Zuhause::Document::Walk.blocks(page.draft.document).find { |block| Zuhause::Document::Text.of(block) == text }.dig("attrs", "id") }
+    led = a.links.where(use: "link").order(:id).pluck(:target_kind, :target_id, :target_block)
+    assert_equal [ [ "page", a.public_id, blocks.(a, "How much") ], [ "page", b.public_id, blocks.(b, "The gangway") ], [ "page", c.public_id, blocks.(c, "Grit") ], [ "page", b.public_id, nil ] ], led.first(4)
+    assert_equal [ "file", [ "d.pdf" ] ], [ led.last.first, PageFile.where(page: a).map(&:name) ]
+    assert_equal [ [ a.public_id, blocks.(a, "How much") ] ], b.links.pluck(:target_id, :target_block)
+    assert_not Reference.where(part_gone: true).exists?
+    get "/arrivals/#{arrival.public_id}"
+    assert_select ".arrived-losses a", text: "Links to what did not come"
+    assert_equal %w[link_missing link_place], arrival.reload.losses.counts.keys.sort
+  end
+
+  test "a folder is sent in parts, and what was cut off goes on with what has not come" do
+    post "/arrivals", params: { parts: "1" }
+    assert_response :created
+    sendings, reading, page = response.parsed_body.values_at("sendings", "reading", "arrival")
+    send_part sendings, "manual/index.md" => "# The manual", "manual/a.md" => "# Salt"
+    get sendings
+    assert_equal %w[manual/a.md manual/index.md], response.parsed_body["paths"].sort
+    send_part sendings, "manual/a.md" => "# Salt", "manual/b.md" => "# Grit"
+    assert_equal 3, response.parsed_body["count"]
+    post sendings, params: { paths: [ "x" ] }
+    assert_response :unprocessable_entity
+    stub_const(Arrival, :MOST, 3) { send_part sendings, "manual/c.md" => "# Ice" }
+    assert_response :content_too_large
+    get page
+    assert_select ".lead", text: /3 files have come/
+    get "/arrivals/new"
+    assert_select "a", text: "3 files, sent and not read yet"
+    post reading
+    assert_redirected_to page
+    send_part sendings, "manual/late.md" => "# Late"
+    assert_response :not_found
+    make Arrival.last
+    assert_equal %w[Salt Grit], Page.find_by!(title: "The manual").children.order(:position).map(&:title)
+  end
+
+  test "a book comes in the order in which it is read" do
+    files = { "mimetype" => "application/epub+zip", "META-INF/container.xml" => "<container/>", "EPUB/book.opf" => "<package><manifest><item id='z' href='z.xhtml'/><item id='a' href='a.xhtml'/><item id='n' href='nav.xhtml'/></manifest><spine><itemref idref='n'/><itemref idref='z'/><itemref idref='a'/></spine></package>",
+              "EPUB/nav.xhtml" => "<html xmlns:epub='x'><h1>The book</h1><p>All of it</p></html>", "EPUB/a.xhtml" => "<h1>Second</h1><p><a href='z.xhtml#x'>first</a></p>", "EPUB/z.xhtml" => "<h1>First</h1><p id=x>Begin</p>" }
+    arrival = bring({ "book.epub" => Zip::OutputStream.write_buffer { |out| files.each { |name, text| out.put_next_entry(name); out.write(text) } }.string })
+    get "/arrivals/#{arrival.public_id}/texts"
+    assert_equal [ "The book", "First", "Second" ], css_select("input[name=title]").map { |field| field["value"] }
+  end
+
+  test "what is too long for one page becomes several, and links follow" do
+    words = "word " * 60_000
+    long = "<h1>Long</h1>" + Array.new(8) { |i| "<h2 id=part#{i}>Part #{i}</h2><p>#{words}</p>" }.join + "<p><a href='#part0'>back</a></p>"
+    arrival = bring({ "m/long.html" => long, "m/a.html" => "<h1>Short</h1><p><a href='long.html#part7'>seven</a> <a href='long.html'>all</a></p>" }, folder: true)
+    make arrival
+    long, short = Page.find_by!(title: "Long"), Page.find_by!(title: "Short")
+    assert_equal [ "Part 0 – Part 3", "Part 4 – Part 7" ], long.children.order(:position).map(&:title)
+    assert_equal [ long.children.order(:position).last.public_id, long.public_id ], short.links.order(:id).pluck(:target_id)
+    assert_equal [ long.children.order(:position).first.public_id ], long.children.order(:position).last.links.pluck(:target_id)
+    assert_empty arrival.reload.losses.counts
+  end
+
+  test "what comes again brings its pages up to date, and keeps what was written in them meanwhile" do
+    dot = Rails.root.join("test/files/dot.png").binread
+    first = { "m/index.md" => "# All\n\nSee [salt](a.md#how-much).", "m/a.md" => "# Salt\n\nFirst words.\n\n## How much\n\nTwo shovels.\n\n![dot](dot.png)", "m/b.md" => "# Grit\n\nRough.", "m/old.md" => "# Old", "m/dot.png" => dot }
+    make bring(first, folder: true), publish: "1"
+    salt, grit = Page.find_by!(title: "Salt"), Page.find_by!(title: "Grit")
+    picture = PageFile.find_by!(page: salt)
+    salt.rename("Salt and more", by: @ida)
+    edited = salt.reload.draft.document
+    words = edited["content"].first["content"].first
+    words["text"] = "First words, mended here."
+    salt.save_draft(State.new(title: "Salt and more", document: edited), base_version: salt.draft.version, by: @ida)
+
+    again = bring(first.except("m/old.md").merge("m/a.md" => first["m/a.md"].sub("Two shovels", "Three shovels"), "m/c.md" => "# Ice\n\nSee [salt](a.md#how-much) and [grit](b.md)."), folder: true)
+    get "/arrivals/#{again.public_id}"
+    assert_select ".said", text: /2 texts are as they were, 1 has changed, 1 is new.*Old/m
+    assert_equal({ "m/index.md" => true, "m/a.md" => false, "m/b.md" => true, "m/c.md" => false }, again.files.texts.pluck(:path, :same).to_h)
+    assert_match(/Two.*Three/m, look(again, "m/a.md").to_s)
+    assert_equal [ "All", "Salt and more", "Grit", "Ice" ].sort, again.files.texts.pluck(:title).sort
+    make again, publish: "1"
+    assert_equal "done", again.reload.work.state, again.work.problem
+    assert_equal [ "Salt and more", "First words, mended here.\nHow much\nThree shovels." ], [ salt.reload.draft.title, Zuhause::Document::Text.of(salt.draft.document).strip ]
+    assert_predicate salt, :unpublished_changes?
+    assert_equal [ picture.public_id ], Zuhause::Document::Walk.blocks(salt.draft.document).filter_map { |block| block.dig("attrs", "file") }
+    ice = Page.find_by!(title: "Ice")
+    assert_equal [ [ salt.public_id, Zuhause::Document::Walk.blocks(salt.draft.document).find { |block| Zuhause::Document::Text.of(block) == "How much" }.dig("attrs", "id") ], [ grit.public_id, nil ] ], ice.links.order(:id).pluck(:target_id, :target_block).uniq
+    assert_equal [ "All" ], ice.ancestors.map(&:title)
+    assert_equal [ 5, 5 ], [ Page.count, Page.kept.count ]
+
+    third = bring(first.except("m/old.md").merge("m/a.md" => first["m/a.md"].sub("Two shovels", "Three shovels"), "m/c.md" => "# Ice\n\nSee [salt](a.md#how-much) and [grit](b.md)."), folder: true)
+    assert_equal [ true ], third.files.texts.pluck(:same).uniq
+    post "/arrivals/#{third.public_id}/reading", params: { anew: "1" }
+    assert_equal [ [ nil ], [ false ] ], [ third.files.texts.pluck(:known_page_id).uniq, third.files.texts.pluck(:left_out).uniq ]
+    post "/arrivals/#{again.public_id}/undoing"
+    assert_equal [ false, true ], [ Page.kept.exists?(ice.id), Page.kept.exists?(salt.id) ]
+  end
+
+  test "what others may not write any more is not brought up to date, and made anew" do
+    make bring({ "m/a.md" => "# Salt\n\nOne.", "m/b.md" => "# Grit" }, folder: true)
+    salt = Page.find_by!(title: "Salt")
+    salt.put_in_bin(by: @ida)
+    again = bring({ "m/a.md" => "# Salt\n\nTwo.", "m/b.md" => "# Grit" }, folder: true)
+    assert_nil again.files.find_by!(path: "m/a.md").known_page_id
+    make again
+    assert_equal [ "One.", "Two." ], Page.where(title: "Salt").order(:id).map { |page| Zuhause::Document::Text.of(page.draft.document) }
+  end
+
+  test "whoever may not write there any more takes nothing back, and reads no titles" do
+    arrival = bring({ "a.md" => "# Salt", "b.md" => "# Grit" })
+    make arrival, publish: "1"
+    ben = person("Ben Holt")
+    @room.grant(holder(ben), :keep)
+    @room.grant(holder(@ida), :none)
+    travel(1.hour) { save_text(Page.find_by!(title: "Salt"), "More.", by: ben) }
+    get "/arrivals/#{arrival.public_id}"
+    assert_not_includes response.body, "Salt"
+    post "/arrivals/#{arrival.public_id}/undoing"
+    assert_response :forbidden
+    assert_equal 2, Page.kept.count
+    again = bring({ "a.md" => "# Salt\n\nNew.", "b.md" => "# Grit" })
+    assert_equal [ nil ], again.files.pluck(:known_page_id).uniq
+  end
+
+  test "what is cut in the middle of being read goes on where it was" do
+    files = Array.new(9) { |i| [ "m/#{i}.md", "# Page #{i}\n\n[next](#{(i + 1) % 9}.md)" ] }.to_h
+    made, count = ReadApart.method(:new), 0
+    stub_const(BringingIn, :PORTION, 2) do
+      assert_raises(Interrupt) { ReadApart.stub(:new, ->(*given, **more) { (count += 1) == 8 ? raise(Interrupt) : made.call(*given, **more) }) { bring(files, folder: true) } }
+      work = Work.order(:id).last
+      assert_equal [ "running", 4 ], [ work.state, Arrival.last.files.where.not(reading: nil).count ]
+      travel(3.minutes) { WorkJob.perform_now }
+      assert_equal [ "done", 9 ], [ work.reload.state, Arrival.last.files.where.not(reading: nil).count ]
+    end
+    make Arrival.last
+    assert_equal [ 9, 9 ], [ Page.count, Reference.where(use: "link", target_kind: "page").distinct.count(:target_id) ]
+  end
+
+  test "a packed folder in another one is a file like others, and more than may be is refused as a whole" do
+    inner = Zip::OutputStream.write_buffer { |out| out.put_next_entry("b.md") && out.write("# Inner") }.string
+    arrival = bring({ "m/a.md" => "# Salt\n\n[more](more.zip)", "m/more.zip" => inner }, folder: true)
+    assert_equal({ "m/a.md" => "text", "m/more.zip" => "other", "all.zip" => "packed" }, arrival.files.pluck(:path, :kind).to_h)
+    stub_const(Arrival, :LARGEST_WHOLE, 500) { bring({ "a.md" => "word " * 60, "b.md" => "word " * 60 }, folder: true) }
+    assert_equal %w[failed unpacked_large], Work.order(:id).last.then { |work| [ work.state, work.problem ] }
+    assert_equal 1, Arrival.count
+  end
+
+  test "what stops in the middle of making pages leaves none, and can be begun again" do
+    arrival = bring(Array.new(8) { |i| [ "#{i}.md", "# Page #{i}" ] }.to_h)
+    count = 0
+    made = PageUnderWay.method(:create!)
+    PageUnderWay.stub(:create!, ->(**given) { (count += 1) == 5 ? raise("a fault") : made.call(**given) }) { make arrival }
+    assert_equal [ 0, %w[failed unknown] ], [ Page.count, [ arrival.reload.work.state, arrival.work.problem ] ]
+    get "/arrivals/#{arrival.public_id}"
+    assert_select "[role=alert]", text: /something went wrong/
+    make arrival
+    assert_equal 8, Page.kept.count
+    assert_equal [ "8 pages have been made of what you brought in" ], SentMail.pluck(:subject)
+    assert_equal [ 1, 8 ], [ Happening.where(act: "brought_in").count, Happening.where(act: "begun").count ]
+  end
+
+  test "nobody else meets what somebody brought in, and it is forgotten after a week" do
     arrival = bring({ "a.md" => "Salt." })
     sign_in person("Ben Holt").tap { |ben| new_room("Ideas", keeper: ben) }
     get("/arrivals/#{arrival.public_id}")
     assert_response :not_found
-    travel(25.hours) { ForgetArrivalsJob.perform_now }
+    %w[texts losses sendings].each { |part| get("/arrivals/#{arrival.public_id}/#{part}") && assert_response(:not_found) }
+    %w[sendings reading undoing].each { |part| post("/arrivals/#{arrival.public_id}/#{part}") && assert_response(:not_found) }
+    change arrival, key(arrival, "a.md"), title: "Mine"
+    assert_response :not_found
+    travel(8.days) { ForgetArrivalsJob.perform_now }
     assert_not Arrival.exists?
   end
 
   test "one broken picture spoils nothing else, and is told" do
     dot = Rails.root.join("test/files/dot.png").binread
     arrival = bring({ "gangway.md" => "Before.\n\n![Whole](whole.png)\n\n![Cut](cut.png)\n\nAfter.", "whole.png" => dot, "cut.png" => dot.byteslice(0, dot.bytesize / 2) })
-    text = arrival.read.first
-    assert_equal 1, text.pictures.size
-    assert_includes text.reports.map { |report| report["code"] }, "picture"
-    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, texts: [ text.key ], titles: { text.key => "Gangway" } }
-    assert_response :see_other
+    text = arrival.files.texts.first
+    assert_equal 1, text.pictures
+    assert_includes text.held["reports"].map { |report| report["code"] }, "picture"
+    make arrival
     assert_equal %w[paragraph figure paragraph paragraph], Page.last.draft.document["content"].map { |node| node["type"] }
   end
 
   test "what all together takes too long is left unread, and told" do
-    arrival = stub_const(ReadApart, :MOST_ENDS, 0) { bring({ "a.md" => "Salt.", "b.md" => "Grit." }) }
-    assert_equal %w[too_long too_long], arrival.read.map(&:problem)
+    arrival = stub_const(ReadApart::Run, :MOST_ENDS, 0) { bring({ "a.md" => "Salt.", "b.md" => "Grit." }) }
+    assert_equal %w[too_long too_long], arrival.files.pluck(:problem)
     get "/arrivals/#{arrival.public_id}"
     assert_select "main", text: /b\.md was not read, since it, or all together, take too long/
   end
@@ -154,7 +408,31 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     post "/p/#{page.to_param}/texts", params: { file: Rack::Test::UploadedFile.new(StringIO.new(bytes), "application/octet-stream", original_filename: name) }, headers: { "Accept" => "application/json" }
   end
 
-  def bring(files, page: nil)
+  def make(arrival, publish: "0")
+    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, publish: publish }
+    assert_response :see_other
+  end
+
+  def key(arrival, path)
+    arrival.files.find_by!(path: path).key
+  end
+
+  def change(arrival, key, **told)
+    patch "/arrivals/#{arrival.public_id}/texts/#{key}", params: told, as: :json
+  end
+
+  def look(arrival, path)
+    get "/arrivals/#{arrival.public_id}/texts/#{key(arrival, path)}"
+    assert_response :success
+    css_select(".arrived-text .text")
+  end
+
+  def send_part(address, files)
+    post address, params: { paths: files.keys, files: files.map { |name, text| Rack::Test::UploadedFile.new(StringIO.new(text), "application/octet-stream", original_filename: File.basename(name)) } }
+  end
+
+  def bring(files, page: nil, folder: false)
+    files = { "all.zip" => Zip::OutputStream.write_buffer { |out| files.each { |name, text| out.put_next_entry(name); out.write(text) } }.string } if folder
     uploads = files.map { |name, content| Rack::Test::UploadedFile.new(StringIO.new(content.b), "application/octet-stream", true, original_filename: name) }
     post "/arrivals", params: { files: uploads, page: page }.compact
     assert_response :see_other

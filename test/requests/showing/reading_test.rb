@@ -125,7 +125,7 @@ class ReadingTest < ActionDispatch::IntegrationTest
     get "/rooms/#{@room.public_id}"
     assert_select ".lead", 0
     get "/find?q=salt"
-    assert_select ".found li", 1
+    assert_select ".found > li", 1
   end
 
   test "a guest sees names of neither people nor groups that are none of theirs" do

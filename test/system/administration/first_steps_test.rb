@@ -13,6 +13,7 @@ class FirstStepsTest < ApplicationSystemTestCase
     fill_in "Name", with: "On Board"
     choose "Everyone here", allow_label_click: true
     click_on "Open the room"
+    assert_selector "h1", text: "On Board"
     visit "/"
     within(".first-steps") { click_on "Write the first page" }
     fill_in "Title", with: "Welcome aboard"

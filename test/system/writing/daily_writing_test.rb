@@ -242,13 +242,15 @@ class DailyWritingTest < ApplicationSystemTestCase
     attach_file "Files", %w[tmp/bring.md tmp/bring2.md].map { |path| Rails.root.join(path) }
     assert_accessible
     click_on "Read them"
-    assert_text "2 files have been read"
-    first("summary", text: "Look at the text").click
+    assert_text "2 pages would be made"
+    click_on "Look at “Salt” as it will be"
+    assert_selector ".arrived-text .text", text: "From grit"
     assert_accessible
     click_on "Make these pages"
     assert_text "2 pages have been made"
     assert_accessible
-    click_on "Salt", match: :first
+    click_on "Look at it"
+    assert_selector "h1", text: "Salt"
     assert_selector ".text a", text: "grit"
   end
 

@@ -52,8 +52,8 @@ export default class Publishing {
     const button = this.panel.querySelector("button")
     button.disabled = true
     const saved = await this.saving.save()
-    const { note, small } = this.panel
-    const answer = saved && await post(this.address, { version: this.saving.version, note: note.value, small: small.checked ? "1" : "0" }).catch(() => null)
+    const { note, small, due_at } = this.panel
+    const answer = saved && await post(this.address, { version: this.saving.version, note: note.value, small: small.checked ? "1" : "0", due_at: due_at.value }).catch(() => null)
     button.disabled = false
     if (answer?.ok) return location.assign(answer.body.location)
 

@@ -11,7 +11,7 @@ module Page::Publishing
 
   # What follows an edition, in this order, whatever way it came to be: each is told by +follow_edition(page, edition)+. A
   # subject adds a line.
-  FOLLOWED_BY = %w[Section Passage Reference Forwarding PartsLedTo Task PageFile Dispute RemarkPlace Remark Review Changer].freeze
+  FOLLOWED_BY = %w[Section CountedPage Passage Reference Forwarding PartsLedTo Task PageFile Dispute RemarkPlace Remark Review EditionWriter Changer TimedPublication Attribution].freeze
 
   included do
     has_many :editions
@@ -75,6 +75,8 @@ module Page::Publishing
       thrown = draft
       saved = save_draft(ticked_since(edition, edition.published_at), base_version: version, by: by, at: at)
       Edition.where(id: edition_id).update_all(draft_version: saved.version) # which draft it equals; what it says never changes
+      Changer.where(page: self).delete_all # it holds nobody's changes any more
+      Attribution.follow_discard(self)
       Remark.reopen_taken(self)
       Happening.write(:discarded, self, by: by, at: at)
       thrown
@@ -99,7 +101,7 @@ module Page::Publishing
   def issue(state, draft:, by:, at:, note: "", small: false, act: :published)
     reviewed = judge_review(state, small: small)
     named_before = Naming.in(self)
-    created = editions.create!(number: editions.maximum(:number).to_i + 1, state: state, reviewed: reviewed, draft_version: draft&.version, author: by, note: note, small: small, published_at: at)
+    created = editions.create!(number: editions.maximum(:number).to_i + 1, state: state, reviewed: reviewed, draft_version: draft&.version, author: by, note: note, small: small, published_at: at, **Attribution.size_of_change(edition&.state, state))
     update!(edition: created, title: created.title)
     FOLLOWED_BY.each { |follower| follower.constantize.follow_edition(self, created) }
     Happening.write(act, self, by: by, at: at, small: small, edition: created.number, note: created.note)

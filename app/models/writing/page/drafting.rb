@@ -5,7 +5,7 @@ module Page::Drafting
 
   # What follows a draft, in this order, whatever way it came to be: each is told by +follow_draft(page, draft)+. A subject
   # adds a line.
-  FOLLOWED_BY = %w[Reference PartsLedTo Dispute RemarkPlace Changer].freeze
+  FOLLOWED_BY = %w[Reference PartsLedTo Dispute RemarkPlace Changer Attribution].freeze
   TRIES = 5
 
   included do
@@ -57,6 +57,21 @@ module Page::Drafting
   # @return [Hash{String=>Boolean}] ticks made while reading that the last save took over, by block id
   def ticked
     @ticked || {}
+  end
+
+  # @return [Array<Array(Hash, Hash)>] texts of other pages, with who wrote them, from which what is saved next may come
+  def drawn_from
+    @drawn_from || []
+  end
+
+  # What is saved within may come from another page: it stays whose it is there.
+  #
+  # @param page [Page]
+  def drawing_from(page)
+    @drawn_from = [ *Attribution.as_source(page) ].then { |source| source.any? ? [ source ] : [] }
+    yield
+  ensure
+    @drawn_from = nil
   end
 
   # @return [Boolean] whether the draft differs from what is published

@@ -29,7 +29,7 @@ module Page::Stated
   def thin_states(now: Time.current)
     times = drafts.where.not(version: nil).pluck(:created_at)
     keep = Zuhause::Drafts::Thinning.kept(times, now: now)
-    drafts.where.not(version: nil).where.not(id: draft_id).where.not(version: edition&.draft_version || -1).where.not(created_at: keep).delete_all
+    drafts.where.not(version: nil).where.not(id: draft_id).where.not(version: [ edition&.draft_version || -1, *timed_publication&.draft_version ]).where.not(created_at: keep).delete_all
     Text.prune(self)
   end
 end

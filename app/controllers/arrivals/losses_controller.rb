@@ -1,0 +1,17 @@
+# All that could not be kept as it was: how much of each kind, or where it stands.
+class Arrivals::LossesController < ApplicationController
+  include OnArrival
+
+  PAGE = 100
+
+  def index
+    losses = @arrival.losses
+    return render(partial: "arrivals/losses", locals: { losses: losses.counts }) unless params[:code]
+
+    @code = params[:code].to_s
+    raise ActiveRecord::RecordNotFound unless losses.counts.key?(@code)
+
+    @pagy = paged(losses.counts.fetch(@code), limit: PAGE)
+    @losses = losses.of(@code)[@pagy.offset, PAGE] || []
+  end
+end

@@ -1,0 +1,79 @@
+# Pages that belong to a page, as far as one viewer sees it and them, each with what makes it so.
+class RelatedPages
+  MOST = 5
+  LOOKED_AT = 60 # pages
+  FAR = 200 # links that are followed
+
+  Result = Struct.new(:page, :why, keyword_init: true)
+
+  # @param page [Page] that the viewer reads
+  def initialize(page, viewer)
+    @page, @viewer = page, viewer
+  end
+
+  # @return [Array<Result>] the closest first
+  def list
+    @list ||= begin
+      scores = Zuhause::Finding::Related.new(facts(@page.id), carrying: carrying).ranked(candidates.map { |id| facts(id) }).first(MOST)
+      pages = Page.read_by(@viewer).where(id: scores.map(&:id)).includes(:room).index_by(&:id)
+      scores.filter_map { |score| Result.new(page: pages[score.id], why: score.parts.keys.first) if pages[score.id] }
+    end
+  end
+
+  private
+
+  def facts(id)
+    Zuhause::Finding::Related::Facts.new(id: id, links_to: links_to.fetch(id, []), linked_from: linked_from.fetch(id, []), tags: tags.fetch(id, []), words: titled.fetch(id, 0.0))
+  end
+
+  # What leads here or from here, and what answers the page's title.
+  def candidates
+    @candidates ||= [ *near, *second, *with_tags, *titled.keys ].uniq.first(LOOKED_AT) - [ @page.id ]
+  end
+
+  def near
+    @near ||= links([ @page.id ]).flatten.uniq - [ @page.id ]
+  end
+
+  # What is linked together with it.
+  def second
+    links(near.first(10)).flatten.tally.sort_by { |id, times| [ -times, id ] }.map(&:first).first(LOOKED_AT / 2)
+  end
+
+  def with_tags
+    Page.read_by(@viewer).where(id: Tagging.where(tag_id: @page.taggings.select(:tag_id)).select(:page_id)).limit(LOOKED_AT / 3).ids
+  end
+
+  # @return [Hash{Integer=>Float}] how well pages answer its title
+  def titled
+    @titled ||= Search.new(@page.title, @viewer, most: 10).best.to_h { |score| [ score.candidate.page, score.covered ] }.except(@page.id)
+  end
+
+  def links_to
+    @links_to ||= among(candidates | [ @page.id ]).group_by(&:first).transform_values { |pairs| pairs.map(&:last).uniq }
+  end
+
+  def linked_from
+    @linked_from ||= among(candidates | [ @page.id ], to: true).group_by(&:last).transform_values { |pairs| pairs.map(&:first).uniq }
+  end
+
+  # @return [Array<Array(Integer, Integer)>] pages that link, with those linked to, of which the viewer reads both
+  def links(ids)
+    among(ids) | among(ids, to: true)
+  end
+
+  def among(ids, to: false)
+    pages = Page.read_by(@viewer)
+    leading = Reference.from_editions.where(target_kind: "page").joins("JOIN pages AS led_to ON led_to.public_id = \"references\".target_id").joins(:page).merge(pages)
+                       .where("led_to.id IN (?)", pages.select(:id)).where("led_to.id <> \"references\".page_id")
+    leading.where(to ? { "led_to.id" => ids } : { page_id: ids }).limit(FAR * ids.size.clamp(1, 10)).distinct.pluck(:page_id, Arel.sql("led_to.id"))
+  end
+
+  def tags
+    @tags ||= Tagging.where(page_id: candidates | [ @page.id ]).pluck(:page_id, :tag_id).group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+  end
+
+  def carrying
+    Tagging.where(tag_id: tags.fetch(@page.id, [])).joins(:page).merge(Page.seen_by(@viewer)).group(:tag_id).count
+  end
+end

@@ -1,0 +1,31 @@
+# A word of the house, folded, with its stems and written backwards: by these its forms, compounds and slips are found. That it
+# is here says nothing to anybody: what somebody may know of is what is counted in lists that they read (WordCount).
+class Word < ApplicationRecord
+  self.primary_key = :word
+
+  END_OF_ALL = "\u{10FFFF}".freeze
+
+  scope :beginning, ->(letters) { where(word: letters..(letters + END_OF_ALL)) }
+  scope :ending, ->(letters) { where(backwards: letters.reverse..(letters.reverse + END_OF_ALL)) }
+
+  class << self
+    # @param words [Array<String>] folded
+    def keep(words)
+      missing = words - where(word: words).pluck(:word)
+      insert_all(missing.map { |word| row(word) }) if missing.any?
+    end
+
+    # @return [ActiveRecord::Relation<Word>] that word and other forms of it
+    def forms_of(word)
+      english, german = Zuhause::Finding::Folding.keys(word)
+      where(word: word).or(where(english: english)).or(where(german: german))
+    end
+
+    private
+
+    def row(word)
+      english, german = Zuhause::Finding::Folding.keys(word)
+      { word: word, english: english, german: german, backwards: word.reverse }
+    end
+  end
+end

@@ -1,0 +1,118 @@
+# Who wrote which words of a page, of what is published and of the draft: carried along with each save and each edition
+# (Zuhause::Attribution). A source is a person's id with the number of the edition since which the words stand there, none of
+# words that no edition has held.
+class Attribution < ApplicationRecord
+  STAGES = %w[edition draft].freeze
+  FIRST = 2 # version of a draft with which its words begin
+
+  belongs_to :page
+
+  class << self
+    # Of a page whose first texts were not followed nothing is carried: it is worked out from its editions when somebody asks.
+    def follow_draft(page, draft)
+      row = of(page, "draft")
+      return carry_first(page, draft) if row.nil? && draft.version <= FIRST
+      return unless row
+
+      carry(page, row, draft.state, source: [ draft.author_id, nil ], besides: [ *texts_of(of(page, "edition")), *page.drawn_from ])
+    end
+
+    # @param page [Page]
+    # @return [Array(Hash, Hash), nil] what its draft says and who wrote it, as it comes into another page: no edition there
+    #   has held it
+    def as_source(page)
+      row = of(page, "draft") or return
+      document, runs = texts_of(row).first
+      [ document, Zuhause::Attribution.map(runs) { |person, _number| [ person, nil ] } ]
+    end
+
+    # What the draft says is published as it stands there; anything else is carried from the edition before.
+    def follow_edition(page, edition)
+      draft, published = of(page, "draft"), of(page, "edition")
+      return unless draft
+
+      since = ->(runs) { Zuhause::Attribution.map(runs) { |person, number| [ person, number || edition.number ] } }
+      return STAGES.each { |stage| put(page, stage, edition.digest, since.call(draft.runs)) } if draft.digest == edition.digest && edition.draft_version
+
+      base = published || draft
+      put(page, "edition", edition.digest, since.call(carried(page, base, edition.state, source: [ edition.author_id, edition.number ]).runs))
+    end
+
+    # The draft says what is published again.
+    def follow_discard(page)
+      published = of(page, "edition") or return
+      carry(page, published, page.draft.state, source: [ page.draft.author_id, nil ])
+    end
+
+    # @param page [Page]
+    # @param stage [String]
+    # @return [Attribution]
+    def for(page, stage)
+      of(page, stage)&.then { |row| row if row.digest == holder(page, stage).digest } || from_history(page, stage)
+    end
+
+    # @param old [State, nil]
+    # @param new [State]
+    # @return [Hash] words_added and words_removed
+    def size_of_change(old, new)
+      carrying = Zuhause::Attribution.carry(old&.document || Zuhause::Document.empty, {}, new.document, source: nil)
+      { words_added: carrying.added, words_removed: carrying.removed }
+    end
+
+    # @return [Array(Hash, Hash), nil] the text that a row tells of, and its runs
+    def texts_of(*rows)
+      rows.compact.filter_map { |row| Text.find_by(page_id: row.page_id, digest: row.digest)&.then { |text| [ text.document, row.runs ] } }
+    end
+
+    def of(page, stage)
+      find_by(page_id: page.id, stage: stage)
+    end
+
+    private
+
+    def carry_first(page, draft)
+      first = Zuhause::Attribution.carry(Zuhause::Document.empty, {}, draft.document, source: [ draft.author_id, nil ], besides: page.drawn_from)
+      put(page, "draft", draft.digest, first.runs)
+    end
+
+    def holder(page, stage)
+      stage == "edition" ? page.edition : page.draft
+    end
+
+    def carry(page, row, state, source:, besides: [])
+      put(page, "draft", state.digest, row.digest == state.digest ? row.runs : carried(page, row, state, source: source, besides: besides).runs)
+    end
+
+    def carried(page, row, state, source:, besides: [])
+      old = Text.find_by(page_id: page.id, digest: row.digest)&.document || Zuhause::Document.empty
+      Zuhause::Attribution.carry(old, row.runs, state.document, source: source, besides: besides)
+    end
+
+    def put(page, stage, digest, runs)
+      upsert({ page_id: page.id, stage: stage, digest: digest, body: Text.compress(JSON.generate(runs)) }, unique_by: %i[page_id stage], record_timestamps: false)
+    end
+
+    # From all editions, one after another, as if whoever published each had written it.
+    def from_history(page, stage)
+      document, runs = Zuhause::Document.empty, {}
+      page.editions.order(:number).includes(:text).find_each do |edition|
+        runs = Zuhause::Attribution.carry(document, runs, edition.document, source: [ edition.author_id, edition.number ]).runs
+        document = edition.document
+        break if edition.id == page.edition_id
+      end
+      put(page, "edition", page.edition.digest, runs) if page.edition
+      put(page, "draft", page.draft.digest, Zuhause::Attribution.carry(document, runs, page.draft.document, source: [ page.draft.author_id, nil ]).runs)
+      of(page, stage)
+    end
+  end
+
+  # @return [String] tells it from any other
+  def key
+    Digest::SHA256.hexdigest(body)[0, Text::DIGITS]
+  end
+
+  # @return [Hash{String=>Array<Array(Integer, Array(Integer, Integer|nil))>}] by block id
+  def runs
+    @runs ||= JSON.parse(Zlib.inflate(body))
+  end
+end
