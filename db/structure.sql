@@ -1,6 +1,6 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
-CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, "gathers_sought" boolean DEFAULT 1 NOT NULL, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, "gathers_sought" boolean DEFAULT 1 NOT NULL, arrival_megabytes integer NOT NULL DEFAULT 1024, CONSTRAINT one_house CHECK (id = 1));
 CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), reset_password_token varchar, reset_password_sent_at datetime(6), session_number integer NOT NULL DEFAULT 0, time_zone varchar NOT NULL DEFAULT 'UTC', language varchar NOT NULL DEFAULT 'en', sites_apart boolean, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
@@ -45,7 +45,7 @@ CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id");
 CREATE INDEX "index_pages_on_author_id" ON "pages" ("author_id");
 CREATE INDEX "index_pages_on_ancestry" ON "pages" ("ancestry");
 CREATE UNIQUE INDEX "index_pages_on_room_id_and_ancestry_and_position" ON "pages" ("room_id", "ancestry", "position");
-CREATE TABLE IF NOT EXISTS "access_grants" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "holder" varchar NOT NULL, "person_id" integer, "group_id" integer, "level" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_eb8d68561b"
+CREATE TABLE IF NOT EXISTS "access_grants" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer, "page_id" integer, "holder" varchar NOT NULL, "person_id" integer, "group_id" integer, "level" integer NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, ends_on date, told_ahead_at datetime(6), told_ended_at datetime(6), CONSTRAINT "fk_rails_eb8d68561b"
 FOREIGN KEY ("room_id")
   REFERENCES "rooms" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_13e851624a"
@@ -61,8 +61,7 @@ FOREIGN KEY ("group_id")
 CREATE INDEX "index_access_grants_on_page_id" ON "access_grants" ("page_id");
 CREATE INDEX "index_access_grants_on_person_id" ON "access_grants" ("person_id");
 CREATE INDEX "index_access_grants_on_group_id" ON "access_grants" ("group_id");
-CREATE UNIQUE INDEX "one_grant_for_each_holder" ON "access_grants" (COALESCE(room_id, 0), COALESCE(page_id, 0), holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
-CREATE TABLE IF NOT EXISTS "access_list_entries" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "access_list_id" integer NOT NULL, "holder" varchar NOT NULL, "person_id" integer, "group_id" integer, "level" integer NOT NULL, CONSTRAINT "fk_rails_c1a63ebc4c"
+CREATE TABLE IF NOT EXISTS "access_list_entries" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "access_list_id" integer NOT NULL, "holder" varchar NOT NULL, "person_id" integer, "group_id" integer, "level" integer NOT NULL, ends_on date, CONSTRAINT "fk_rails_c1a63ebc4c"
 FOREIGN KEY ("access_list_id")
   REFERENCES "access_lists" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_780006bbc0"
@@ -74,7 +73,6 @@ FOREIGN KEY ("group_id")
  ON DELETE RESTRICT, CONSTRAINT holder_is_named CHECK ((holder = 'person' AND person_id IS NOT NULL AND group_id IS NULL) OR (holder = 'group' AND group_id IS NOT NULL AND person_id IS NULL) OR (holder IN ('everyone', 'anyone') AND person_id IS NULL AND group_id IS NULL)), CONSTRAINT known_level CHECK (level BETWEEN 1 AND 4));
 CREATE INDEX "index_access_list_entries_on_person_id" ON "access_list_entries" ("person_id");
 CREATE INDEX "index_access_list_entries_on_group_id" ON "access_list_entries" ("group_id");
-CREATE UNIQUE INDEX "one_entry_for_each_holder" ON "access_list_entries" (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0));
 CREATE INDEX "entries_for_all" ON "access_list_entries" ("holder", "level") WHERE holder IN ('everyone', 'anyone');
 CREATE TABLE IF NOT EXISTS "promises" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "title" varchar NOT NULL, "page_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "wording" varchar DEFAULT '' NOT NULL, "chosen" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_b970250846"
 FOREIGN KEY ("page_id")
@@ -653,7 +651,7 @@ CREATE TRIGGER versions_taggings_go AFTER DELETE ON taggings BEGIN INSERT INTO v
 CREATE TRIGGER versions_tags_change AFTER UPDATE ON tags BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_pages_languages AFTER UPDATE OF language ON pages WHEN new.language IS NOT old.language BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE INDEX "index_sections_on_page_file_id" ON "sections" ("page_file_id") WHERE page_file_id IS NOT NULL;
-CREATE TABLE IF NOT EXISTS "arrived_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "arrival_id" integer NOT NULL, "kind" varchar NOT NULL, "path" varchar NOT NULL, "key" varchar, "part_of_id" integer, "above_id" integer, "position" integer DEFAULT 0 NOT NULL, "title" varchar, "problem" varchar, "left_out" boolean DEFAULT 0 NOT NULL, "words" integer DEFAULT 0 NOT NULL, "losses" integer DEFAULT 0 NOT NULL, "pictures" integer DEFAULT 0 NOT NULL, "survey" blob, "reading" blob, "anchors" blob, "page_id" integer, "known_page_id" integer, "same" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_2dfd070c86"
+CREATE TABLE IF NOT EXISTS "arrived_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "arrival_id" integer NOT NULL, "kind" varchar NOT NULL, "path" varchar NOT NULL, "key" varchar, "part_of_id" integer, "above_id" integer, "position" integer DEFAULT 0 NOT NULL, "title" varchar, "problem" varchar, "left_out" boolean DEFAULT 0 NOT NULL, "words" integer DEFAULT 0 NOT NULL, "losses" integer DEFAULT 0 NOT NULL, "pictures" integer DEFAULT 0 NOT NULL, "survey" blob, "reading" blob, "anchors" blob, "page_id" integer, "known_page_id" integer, "same" boolean DEFAULT 0 NOT NULL, clash varchar, CONSTRAINT "fk_rails_2dfd070c86"
 FOREIGN KEY ("arrival_id")
   REFERENCES "arrivals" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_838dc8faa5"
@@ -676,7 +674,12 @@ CREATE INDEX "index_arrived_files_on_page_id" ON "arrived_files" ("page_id");
 CREATE INDEX "index_arrived_files_on_known_page_id" ON "arrived_files" ("known_page_id");
 CREATE UNIQUE INDEX "index_arrived_files_on_arrival_id_and_path" ON "arrived_files" ("arrival_id", "path");
 CREATE INDEX index_arrivals_on_before_id ON arrivals (before_id);
+CREATE UNIQUE INDEX one_grant_for_each_holder ON access_grants (COALESCE(room_id, 0), COALESCE(page_id, 0), holder, COALESCE(person_id, 0), COALESCE(group_id, 0), ends_on IS NULL);
+CREATE UNIQUE INDEX one_entry_for_each_holder ON access_list_entries (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0), level);
+CREATE INDEX grants_that_end ON access_grants (ends_on) WHERE ends_on IS NOT NULL;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000002'),
+('20261127000001'),
 ('20261126000017'),
 ('20261126000016'),
 ('20261126000015'),

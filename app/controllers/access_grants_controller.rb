@@ -7,26 +7,28 @@ class AccessGrantsController < ApplicationController
 
   # What the button of the form says, while one chooses: what giving would open, where that is all there is to look at.
   def new
-    exposure = @place.exposure_of_giving(chosen_holders, level_param) if chosen_holders.any? && level_param
-    render json: { said: exposure && !exposure.none? && direct?(exposure, chosen_holders) ? helpers.opening_words(chosen_holders, level_param, exposure) : nil, look: exposure.present? && !exposure.none? }
+    exposure = @place.exposure_of_giving(chosen_holders, level_param, ends_on: last_day) if chosen_holders.any? && level_param && last_day != :wrong
+    render json: { said: exposure && last_day.nil? && !exposure.none? && direct?(exposure, chosen_holders) ? helpers.opening_words(chosen_holders, level_param, exposure) : nil, look: exposure.present? && (!exposure.none? || last_day.present?) }
   rescue Placed::NoKeeper
     render json: { said: nil, look: true }
   end
 
   def create
     return refuse(t(".who_missing")) unless chosen_holders.any? && level_param
+    return refuse(t("access_grants.wrong_day")) if last_day == :wrong
 
-    change(:given, chosen_holders, level_param)
+    change(:given, chosen_holders, level_param, ends_on: last_day)
   end
 
   def update
     return refuse(t(".level_missing")) unless level_param
+    return refuse(t("access_grants.wrong_day")) if last_day == :wrong
 
-    change(:changed, [ grant.to_grant.holder ], level_param)
+    change(:changed, [ grant.to_grant.holder ], level_param, ends_on: last_day, instead: grant)
   end
 
   def destroy
-    change(:taken, [ grant.to_grant.holder ], :none)
+    change(:taken, [ grant.to_grant.holder ], :none, instead: grant)
   end
 
   private
@@ -38,6 +40,15 @@ class AccessGrantsController < ApplicationController
   def level_param
     level = params[:level].to_s.to_sym
     level if Viewer::LEVELS.key?(level)
+  end
+
+  # @return [Date, nil, Symbol] the last day on which it counts; :wrong for what is none, or has passed
+  def last_day
+    return if params[:ends_on].blank?
+
+    @last_day ||= Date.iso8601(word(:ends_on)).then { |day| day.between?(Date.current, Date.current + 10.years) ? day : :wrong }
+  rescue Date::Error
+    @last_day = :wrong
   end
 
   # @return [Array<Zuhause::Access::Holder>] none if one of them cannot be given anything
@@ -56,8 +67,10 @@ class AccessGrantsController < ApplicationController
     end
   end
 
-  def change(act, holders, level)
-    expose(act, ->(some) { @place.exposure_of_giving(some, level) }, holders: holders, level: level) { |holder| @place.grant(holder, level) }
+  def change(act, holders, level, ends_on: nil, instead: nil)
+    expose(act, ->(some) { @place.exposure_of_giving(some, level, ends_on: ends_on, instead: instead) }, holders: holders, level: level, ends_on: ends_on) do |holder|
+      @place.grant(holder, level, ends_on: ends_on, instead: instead)
+    end
   rescue Placed::NoKeeper
     refuse(t("access_grants.no_keeper"))
   end

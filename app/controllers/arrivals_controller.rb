@@ -40,8 +40,9 @@ class ArrivalsController < ApplicationController
     above = @places.find(params[:above])
     raise ActiveRecord::RecordNotFound unless above
     raise Pundit::NotAuthorizedError unless policy(above).add_page?
+    return look_at(above) if params[:clashes].nil? && ArrivalClashes.new(@arrival, above).found.any?
 
-    work = @arrival.move_in(above, by: viewer.person, publish: params[:publish] == "1")
+    work = @arrival.move_in(above, by: viewer.person, publish: params[:publish] == "1", clashes: clashes)
     redirect_to outcome(work.reload), status: :see_other, notice: (t(".done", count: work.total) if work.state == "done")
   rescue Work::Impossible
     refuse(t(".nothing"))
@@ -58,11 +59,23 @@ class ArrivalsController < ApplicationController
 
   private
 
+  # What is there already is decided on by whoever has been told of it.
+  def clashes
+    each = params[:clash] ? fields(:clash).to_unsafe_h.select { |_key, way| way.is_a?(String) } : {}
+    { all: params[:clashes].to_s, each: each }
+  end
+
   def look
     @tree = ArrivalBranches.new(@arrival)
     @losses = losses_at_once
     @file = @arrival.files.texts.find_by(problem: nil) if @page
     render :show, status: (:unprocessable_entity if @problem)
+  end
+
+  # Pages that are there already are shown before any are made.
+  def look_at(place)
+    @place, @chosen, @problem = place, {}, t("arrivals.place.first")
+    look
   end
 
   def made

@@ -13,10 +13,8 @@ module AccessHelper
   # @param judgement [Zuhause::Access::Judgement]
   def why_words(judgement, panel)
     place = place_words(judgement.place.id, panel)
-    case judgement.grant.holder.kind
-    when :group then t("access.why.group", place: place, group: @group_names[judgement.group])
-    else t("access.why.#{judgement.grant.holder.kind}", place: place)
-    end
+    why = t("access.why.#{judgement.grant.holder.kind}", place: place, group: @group_names[judgement.group])
+    judgement.grant.ends_on ? "#{why}, #{t("access.until", day: short_day(judgement.grant.ends_on))}" : why
   end
 
   # What those who can read a page do: one reads, several read, I can read it.

@@ -23,6 +23,11 @@ module ExposureHelper
     t("access_grants.direct.#{act}", people: holders.map { |holder| holder_title(holder) }.to_sentence, level: t("access.levels.#{level}"), pages: exposed_pages(exposure, act))
   end
 
+  # @param ends_on [Date] the last day of something
+  def ending_words(ends_on)
+    t("access_grants.until", day: l(ends_on, format: :day_and_year))
+  end
+
   # What is about to be done, to what, for whom and where to.
   #
   # @param doing [Hash] act: one of accesses.confirm.doing; of it what it needs: place, to, holders, level, name

@@ -6,6 +6,7 @@ module HappeningsHelper
   def happening_words(happening, reader, here: false)
     details = happening.details
     level = details["level"].presence&.then { |name| t("access.levels.#{name}") unless name == "none" }
+    level = [ level, t("access.until", day: short_day(Date.iso8601(details["ends_on"]))) ].join(", ") if details["ends_on"]
     said = { who: who_words(happening), title: title_words(happening, reader, here), level: level, edition: details["edition"], role: role_words(details),
              holder: details["holder"]&.then { |holder| reader.holder(holder) }, people: Array(details["people"]).map { |id| reader.person(id) }.to_sentence }
     [ t(happening_key(happening), **said), *count_words(details), *member_words(details, reader) ].join(" ")

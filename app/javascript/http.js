@@ -30,3 +30,9 @@ export async function get(address) {
   const response = await fetch(address, { headers: { Accept: "application/json" } })
   return response.ok ? response.json() : []
 }
+
+// A piece of a page, as the elements of a body of its own; null if there is none.
+export async function fragment(address) {
+  const response = await fetch(address, { headers: { Accept: "text/html" } }).catch(() => null)
+  return response?.ok ? new DOMParser().parseFromString(await response.text(), "text/html").body : null
+}

@@ -1,5 +1,6 @@
 import Alpine from "@alpinejs/csp"
 import arriving from "./components/arriving"
+import chosen from "./components/chosen"
 import find from "./components/find"
 import giving from "./components/giving"
 import keys from "./components/keys"
@@ -20,6 +21,6 @@ import written from "./components/written"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ arriving, find, giving, keys, namings, notes, pageNames, panel, peek, places, plan, reading, selection, sending, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ arriving, chosen, find, giving, keys, namings, notes, pageNames, panel, peek, places, plan, reading, selection, sending, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

@@ -16,6 +16,16 @@ class HouseMailer < ActionMailer::Base
     write(person, name: name, by: by.name, address: polymorphic_url([ place, :access ]))
   end
 
+  # @param act [String] "ending" or "ended"
+  # @param day [Date] the last one
+  # @param holder [String, nil] whose it is; nil for the person's own
+  # @param still [Boolean] whether the person may be told its name
+  def ending(person, act, place, day:, holder:, still:)
+    kind = [ ("own" if holder.nil?), act, ("closed" unless still) ].compact.join("_")
+    told = still ? { name: place.is_a?(Room) ? place.name : place.title, address: holder ? polymorphic_url([ place, :access ]) : polymorphic_url(place) } : { address: root_url }
+    write(person, kind: kind.to_sym, holder: holder, day: I18n.l(day, format: :day_and_year, locale: person.language), **told)
+  end
+
   def named(person, page, by:)
     write(person, title: page.title, by: by.name, address: page_url(page))
   end

@@ -10,6 +10,7 @@ resources :arrivals, only: %i[new create show update destroy] do
     resources :losses, only: :index
     resources :sendings, only: %i[index create]
     resource :reading, only: :create
+    resource :place, only: :show
     resource :undoing, only: :create
   end
 end

@@ -18,6 +18,6 @@ class Arrivals::SendingsController < ApplicationController
     @arrival.keep(paths.zip(files).reject { |path, _file| there.include?(path) }.map { |path, file| [ path, file.open ] })
     render json: { count: @arrival.files.count }, status: :created
   rescue Arrival::Full => e
-    render json: { error: t("arrivals.create.full.#{e.message}", files: Arrival::MOST, limit: Arrival::LARGEST_WHOLE / 1.megabyte) }, status: :content_too_large
+    render json: { error: t("arrivals.create.full.#{e.message}", files: Arrival::MOST, limit: house.arrival_megabytes) }, status: :content_too_large
   end
 end

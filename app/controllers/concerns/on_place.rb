@@ -25,17 +25,17 @@ module OnPlace
   # @param exposing [#call] tells what it opens and closes, for some holders
   # @param holders [Array<Zuhause::Access::Holder>] to whom it is given, each with a record of its own
   # @yield makes the change; with holders once for each
-  def expose(act, exposing, holders: [], level: nil, &change)
+  def expose(act, exposing, holders: [], level: nil, ends_on: nil, &change)
     exposure = exposing.call(holders)
     return shut_out if shuts_out?(exposure)
 
-    doing = { act: act, place: @place, level: level, holders: holders.presence }
-    return unless said?(exposure, holders, level) || looked_at?(exposure, doing, back: access_path)
+    doing = { act: act, place: @place, level: level, holders: holders.presence, ends_on: ends_on }
+    return unless (ends_on.nil? && said?(exposure, holders, level)) || looked_at?(exposure, doing, back: access_path, besides: [ (helpers.ending_words(ends_on) if ends_on) ].compact)
 
     @place.transaction do
       each_of(holders) do |holder|
         each_exposure = holders.many? ? exposing.call([ holder ]) : exposure
-        @place.record_access(act, by: viewer.person, exposure: each_exposure, holder: holder, level: level) { change.call(holder) }
+        @place.record_access(act, by: viewer.person, exposure: each_exposure, holder: holder, level: level, ends_on: ends_on) { change.call(holder) }
       end
     end
     seen = Viewer.new(viewer.person).level_on(@place.reload) != :none

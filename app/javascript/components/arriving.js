@@ -1,7 +1,5 @@
 import plan from "./plan"
-import { patch } from "../http"
-
-const branchOf = (html) => new DOMParser().parseFromString(html, "text/html").querySelector("ul")
+import { fragment, patch } from "../http"
 
 // The tree of pages that what was brought in would become. It is handled as the plan is: folded, dragged, moved with Alt and the arrow
 // keys; besides, titles are mended in it, pages are left out, and each is looked at as it would be read.
@@ -50,10 +48,9 @@ export default () => ({
     const there = item.querySelector(":scope > .arrived-text")
     button.setAttribute("aria-expanded", String(!there))
     if (there) return there.remove()
-    const response = await fetch(button.dataset.look, { headers: { Accept: "text/html" } }).catch(() => null)
-    if (!response?.ok) return this.say(this.$root.dataset.failed)
-    const fresh = new DOMParser().parseFromString(await response.text(), "text/html").querySelector(".arrived-text")
-    item.querySelector(":scope > .leaf").after(fresh)
+    const told = await fragment(button.dataset.look)
+    if (!told) return this.say(this.$root.dataset.failed)
+    item.querySelector(":scope > .leaf").after(told.querySelector(".arrived-text"))
   },
 
   async move(item, place) {
@@ -71,8 +68,7 @@ export default () => ({
   async refresh(more = []) {
     const open = [...this.$root.querySelectorAll("li:has(> ul)")].map((item) => item.dataset.page)
     const asked = [...open, ...more].filter(Boolean).map((key) => `open[]=${key}`).join("&")
-    const response = await fetch(`${this.$root.dataset.texts}?${asked}`, { headers: { Accept: "text/html" } }).catch(() => null)
-    const branch = response?.ok && branchOf(await response.text())
+    const branch = (await fragment(`${this.$root.dataset.texts}?${asked}`))?.querySelector("ul")
     if (branch) this.$root.querySelector("ul.arrived").replaceWith(branch)
   },
 

@@ -10,7 +10,7 @@ export default () => ({
   },
 
   async chosen() {
-    const chosen = new URLSearchParams([...new FormData(this.$root)].filter(([name]) => name === "holders[]" || name === "level"))
+    const chosen = new URLSearchParams([...new FormData(this.$root)].filter(([name]) => ["holders[]", "level", "ends_on"].includes(name)))
     const asked = this.asked = Symbol("asked")
     const { said, look } = chosen.has("holders[]") ? await get(`${this.$root.dataset.preview}?${chosen}`) : {}
     if (asked !== this.asked) return

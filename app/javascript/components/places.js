@@ -1,3 +1,4 @@
+import { fragment } from "../http"
 import { pause } from "../pause"
 
 const PAUSE = 150 // milliseconds

@@ -1,5 +1,6 @@
 import Panels from "./panels/panels"
 import { afterPaint } from "./after_paint"
+import { focusText } from "./focus"
 
 // What the parts of the workbench share: the element and its words, the text, and what they tell each other. None knows
 // another: each hears what concerns it, and asks for what it needs.
@@ -10,7 +11,7 @@ export default class Bench {
     this.found = new Map()
     this.words = JSON.parse(this.part("words").textContent)
     this.names = { ...JSON.parse(this.part("names").textContent), inserts: root.dataset.inserts }
-    this.panels = new Panels(root, () => this.editor.commands.focus())
+    this.panels = new Panels(root, () => focusText(this.editor))
     this.part("told").addEventListener("click", ({ target }) => target.closest("[data-untell]") && this.untell())
   }
 
@@ -57,7 +58,7 @@ export default class Bench {
 
   untell() {
     this.tell("")
-    this.editor.commands.focus()
+    focusText(this.editor)
   }
 
   // What shows the text anew does so when the key that changed it has been painted.

@@ -10,6 +10,7 @@ import { move, moveSection, remove } from "./moving"
 import { isHeading } from "./sections"
 import { addressOf, told } from "./told_links"
 import { kindOf, turn } from "./turning"
+import { focusText } from "./focus"
 
 // A page's address of this house, as documents name it.
 function target(typed) {
@@ -150,7 +151,7 @@ export default class Context {
     const name = CENTRED[chosen.node.type.name]
     const tr = this.editor.state.tr.setNodeAttribute(chosen.from, name, chosen.node.attrs[name] === "center" ? null : "center")
     this.editor.view.dispatch(this.keeping({ pos: chosen.from }, tr))
-    this.editor.commands.focus()
+    focusText(this.editor)
   }
 
   // What is chosen once more, behind itself; the copy is chosen.
@@ -166,7 +167,7 @@ export default class Context {
     const { node } = chosenBlock(this.editor.state)
     await navigator.clipboard?.writeText(`${this.address}#b-${node.attrs.id}`).catch(() => {})
     this.say(this.words.address_copied)
-    this.editor.commands.focus()
+    focusText(this.editor)
   }
 
   // Becomes a passage, whose name is asked for at once.
@@ -189,7 +190,7 @@ export default class Context {
     const { tr } = this.editor.state
     tr.delete(from, to)
     this.editor.view.dispatch(tr.setSelection(TextSelection.near(tr.doc.resolve(Math.min(from, tr.doc.content.size)))))
-    return this.editor.commands.focus()
+    return focusText(this.editor)
   }
 
   // Acts on the table in which the caret stands, by the name the library gives them.
@@ -200,7 +201,7 @@ export default class Context {
     if (step) this.moveInTable(...step)
     else if (["left", "center", "right"].includes(act)) tableActs.setCellAttr("align", act === "left" ? null : act)(state, view.dispatch)
     else tableActs[act](state, view.dispatch)
-    this.editor.commands.focus()
+    focusText(this.editor)
   }
 
   // The row or column of the caret changes places with its neighbour.

@@ -1,4 +1,5 @@
 import { destroy, patch } from "../http"
+import { focusText } from "./focus"
 
 // What is to be settled since two wrote, and cannot be marked in the text: a list above the workbench, each with what can be
 // done about it.
@@ -45,7 +46,7 @@ export default class Disputes {
     const answer = await (act === "take" ? patch(address, { since: this.saving.version }) : destroy(address, { since: this.saving.version })).catch(() => null)
     if (!answer?.ok) return this.tell(answer?.body?.error ?? this.words.settle_failed)
     if (!this.saving.follow(answer.body)) this.show(answer.body.disputes)
-    this.editor.commands.focus()
+    focusText(this.editor)
   }
 
   go(block) {

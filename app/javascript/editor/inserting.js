@@ -7,6 +7,7 @@ import { headings } from "./outline"
 import Citing from "./panels/citing"
 import Picker from "./panels/picker"
 import { get, post } from "../http"
+import { focusText } from "./focus"
 
 const TEXT = /\.(md|markdown|html?|xhtml|txt|text|docx|odt)$/i
 const LARGEST_TABLE = 1_000_000 // bytes
@@ -49,7 +50,7 @@ export default class Inserting {
 
   chosen(choice, onChoose) {
     if (choice) onChoose(choice)
-    else this.editor.commands.focus()
+    else focusText(this.editor)
   }
 
   async answered(choice, onChoose) {
@@ -61,7 +62,7 @@ export default class Inserting {
 
   left(inText) {
     if (inText) leave(this.editor.view)
-    else this.editor.commands.focus()
+    else focusText(this.editor)
   }
 
   // The text has the focus; a screen reader is told which choice is marked.

@@ -1,3 +1,4 @@
+import { focusText } from "./focus"
 const KINDS = ["double", "kept"]
 const LONGEST = 60 // characters of each that a list shows
 const kept = new WeakMap()
@@ -97,7 +98,7 @@ export default class Settling {
     })
     this.spare(tr, runs[0].from)
     this.editor.view.dispatch(tr.scrollIntoView())
-    this.editor.commands.focus()
+    focusText(this.editor)
   }
 
   // The space that stood between the two is not wanted any more where there is one before it.

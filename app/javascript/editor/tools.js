@@ -1,6 +1,7 @@
 import { setAttribute } from "./after_paint"
 import { mirrored } from "./controls"
 import { kindOf } from "./turning"
+import { focusText } from "./focus"
 
 // The tools below the text show what the text is where the caret stands, and are walked by keys.
 export default class Tools {
@@ -36,7 +37,7 @@ export default class Tools {
     const places = [this.editor.view.dom, this.part("table-gutter"), this.part("context"), this.part("tools")].filter((place) => !place.hidden)
     const at = places.findIndex((place) => place.contains(document.activeElement))
     const next = places[(at + 1) % places.length]
-    if (next === this.editor.view.dom) this.editor.commands.focus()
+    if (next === this.editor.view.dom) focusText(this.editor)
     else [...next.querySelectorAll("button, select, input")].find((tool) => tool.offsetParent)?.focus()
   }
 

@@ -7,6 +7,7 @@ import { toEnd } from "./last_line"
 import parts from "./parts"
 import Saving from "./saving"
 import Text from "./text"
+import { focusText } from "./focus"
 
 const SIGNS = ["onOpen", "onTyped", "onClosed", "onKey"]
 
@@ -87,7 +88,7 @@ export default () => {
       if (event.key !== "Escape" || event.defaultPrevented || editor.view.dom.contains(event.target)) return
       bench.ask("escape")
       event.preventDefault()
-      editor.commands.focus()
+      focusText(editor)
     },
 
     async close(event) {

@@ -5,7 +5,13 @@ class AccessGrant < ApplicationRecord
   belongs_to :room, optional: true
   belongs_to :page, optional: true
 
-  validates :holder, uniqueness: { scope: %i[room_id page_id person_id group_id] }
+  validates :holder, uniqueness: { scope: %i[room_id page_id person_id group_id ends_on] }
+
+  scope :ending, -> { where.not(ends_on: nil) }
+
+  def ended?
+    to_grant.ended?(Date.current)
+  end
 
   def place
     page || room

@@ -16,9 +16,9 @@ class AccessList < ApplicationRecord
   # @param ids [Enumerable<Integer>]
   # @return [Hash{Integer=>Zuhause::Access::List}] by id, in one query
   def self.lists(ids)
-    rows = AccessListEntry.where(access_list_id: ids.uniq).pluck(:access_list_id, :holder, :person_id, :group_id, :level).group_by(&:first)
+    rows = AccessListEntry.where(access_list_id: ids.uniq).pluck(:access_list_id, :holder, :person_id, :group_id, :level, :ends_on).group_by(&:first)
     ids.uniq.to_h do |id|
-      grants = rows.fetch(id, []).map { |_list, holder, person, group, level| Zuhause::Access::Grant.new(Zuhause::Access::Holder.new(holder.to_sym, person || group), level.to_sym) }
+      grants = rows.fetch(id, []).map { |_list, holder, person, group, level, ends_on| Zuhause::Access::Grant.new(Zuhause::Access::Holder.new(holder.to_sym, person || group), level.to_sym, ends_on) }
       [ id, Zuhause::Access::List.new(grants) ]
     end
   end

@@ -2,14 +2,23 @@
 module Exposed
   # @param holders [Array<Zuhause::Access::Holder>]
   # @param level [Symbol] that each of them is given here; :none takes what they have
+  # @param ends_on [Date, nil] the last day on which it counts
+  # @param instead [AccessGrant, nil] which it takes the place of
   # @return [Zuhause::Access::Exposure]
-  # @raise [Placed::NoKeeper] if nobody who keeps it would be left
-  def exposure_of_giving(holders, level)
-    grants = access_grants.reload.map(&:to_grant).reject { |grant| holders.include?(grant.holder) }
-    grants += holders.map { |holder| Zuhause::Access::Grant.new(holder, level) } unless level == :none
+  # @raise [Placed::NoKeeper] if nobody who keeps it for good would be left
+  def exposure_of_giving(holders, level, ends_on: nil, instead: nil)
+    grants = grants_after(holders, level, ends_on: ends_on, instead: instead)
     raise Placed::NoKeeper if keeps_itself? && !Exposed.kept?(Zuhause::Access::List.new(grants))
 
     exposure_with(grants)
+  end
+
+  # @return [Array<Zuhause::Access::Grant>] what it would grant itself, see Zuhause::Access.giving
+  def grants_after(holders, level, ends_on: nil, instead: nil)
+    rows = access_grants.reload.to_a
+    return (rows - [ instead ]).map(&:to_grant) if level == :none && instead
+
+    holders.reduce((rows - [ instead ]).map(&:to_grant)) { |grants, holder| Zuhause::Access.giving(grants, Zuhause::Access::Grant.new(holder, level, (ends_on unless level == :none))) }
   end
 
   # What a change of people, groups or switches would open and close in the whole house.
@@ -24,8 +33,8 @@ module Exposed
   end
 
   # @param list [Zuhause::Access::List]
-  # @return [Boolean] whether a place that grants it is kept by somebody
+  # @return [Boolean] whether a place that grants it is kept by somebody, and for good
   def self.kept?(list)
-    Zuhause::Access::Audience.new(list, Person.viewers, House.current.switches).keepers.any?
+    Zuhause::Access::Audience.new(list, Person.viewers, House.current.switches.for_good).keepers.any?
   end
 end

@@ -27,13 +27,13 @@ module Holding
     # @return [Hash] the columns that say the same
     def columns_for(grant)
       holder = grant.holder
-      { holder: holder.kind, level: grant.level,
+      { holder: holder.kind, level: grant.level, ends_on: grant.ends_on,
         person_id: (holder.id if holder.kind == :person), group_id: (holder.id if holder.kind == :group) }
     end
   end
 
   # @return [Zuhause::Access::Grant]
   def to_grant
-    Zuhause::Access::Grant.new(Zuhause::Access::Holder.new(holder.to_sym, person_id || group_id), level.to_sym)
+    Zuhause::Access::Grant.new(Zuhause::Access::Holder.new(holder.to_sym, person_id || group_id), level.to_sym, ends_on)
   end
 end

@@ -17,7 +17,7 @@ module Keeping
 
   # @return [Array<Array(String, Integer)>] kind and id of each place that keeps itself and has a keeper
   def self.kept_places
-    switches = House.current.switches
+    switches = House.current.switches.for_good
     people = Person.viewers
     places = [ Room.shared, Page.where(own_list: true) ].flat_map do |scope|
       scope.pluck(:id, :access_list_id).map { |id, list| [ scope.model_name.name, id, list ] }

@@ -24,7 +24,7 @@ module Placed
       yield
       access_grants.reset
       refresh_access_lists
-      raise NoKeeper if keeps_itself? && audience.keepers.empty?
+      raise NoKeeper if keeps_itself? && !Exposed.kept?(access_list.to_list)
     end
   end
 
@@ -34,21 +34,24 @@ module Placed
   # @param exposure [Zuhause::Access::Exposure] of the change
   # @param holder [Zuhause::Access::Holder, nil] whom it is about
   # @yield makes the change
-  def record_access(act, by:, exposure:, holder: nil, level: nil, at: Time.current)
+  def record_access(act, by:, exposure:, holder: nil, level: nil, ends_on: nil, at: Time.current)
     transaction do
       yield
-      Happening.write(act, self, by: by, at: at, exposure: exposure, holder: holder && Holding.key(holder), level: level)
+      Happening.write(act, self, by: by, at: at, exposure: exposure, holder: holder && Holding.key(holder), level: level, ends_on: ends_on&.iso8601)
     end
   end
 
   # @param holder [Zuhause::Access::Holder]
-  # @param level [Symbol] any level; :none takes the grant away
-  def grant(holder, level)
-    grant = Zuhause::Access::Grant.new(holder, level)
+  # @param level [Symbol] any level; :none takes away what the holder has, or +instead+ alone
+  # @param ends_on [Date, nil] the last day on which it counts
+  # @param instead [AccessGrant, nil] of the same holder, which it takes the place of
+  def grant(holder, level, ends_on: nil, instead: nil)
     change_access do
-      columns = AccessGrant.columns_for(grant)
-      row = access_grants.find_or_initialize_by(columns.except(:level))
-      level == :none ? row.destroy! : row.update!(level: level)
+      after = grants_after([ holder ], level, ends_on: ends_on, instead: instead)
+      rows = access_grants.to_a
+      before = rows.map(&:to_grant)
+      rows.each { |row| row.destroy! unless after.include?(row.to_grant) }
+      (after - before).each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
     end
   end
 

@@ -85,7 +85,7 @@ class Viewer
   def acting
     @acting ||= begin
       readable = Page.read_by(self)
-      keepers = AccessListEntry.where(access_list_id: readable.select(:access_list_id), level: :keep).where.not(person_id: nil)
+      keepers = AccessListEntry.where(access_list_id: readable.select(:access_list_id), level: :keep).lasting.where.not(person_id: nil)
       (Edition.where(page: readable).distinct.pluck(:author_id) + keepers.distinct.pluck(:person_id)).to_set
     end
   end
@@ -104,8 +104,8 @@ class Viewer
   # @return [Hash{Integer=>Symbol}] the level that each access list gives, of those that give any
   def levels
     @levels ||= kept.fetch([ :levels, self.class.name, subject.id, subject.role, subject.suspended?, switches.to_a ], of: %i[people lists]) do
-      entries.each_with_object({}) do |(list, holder, level), found|
-        given = effect(holder, level)
+      entries.each_with_object({}) do |(list, grant), found|
+        given = effect(grant)
         found[list] = given if given != :none && LEVELS.fetch(given) > LEVELS.fetch(found[list], 0)
       end.freeze
     end
@@ -115,12 +115,12 @@ class Viewer
     holders = subject.holders(:read, switches)
     return [] if holders.empty?
 
-    AccessListEntry.naming(holders).pluck(:access_list_id, :holder, :person_id, :group_id, :level)
-                   .map { |list, kind, person, group, level| [ list, Zuhause::Access::Holder.new(kind.to_sym, person || group), level.to_sym ] }
+    AccessListEntry.naming(holders).pluck(:access_list_id, :holder, :person_id, :group_id, :level, :ends_on)
+                   .map { |list, kind, person, group, level, ends_on| [ list, Zuhause::Access::Grant.new(Zuhause::Access::Holder.new(kind.to_sym, person || group), level.to_sym, ends_on) ] }
   end
 
-  def effect(holder, level)
+  def effect(grant)
     @effects ||= {}
-    @effects[[ holder, level ]] ||= subject.effect(Zuhause::Access::Grant.new(holder, level), switches).first
+    @effects[grant] ||= subject.effect(grant, switches).first
   end
 end

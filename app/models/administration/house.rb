@@ -3,6 +3,7 @@ class House < ApplicationRecord
   include Pointing
 
   BIN_DAYS = (1..3650)
+  ARRIVAL_MEGABYTES = (10..20_480)
 
   belongs_to :front_page, class_name: "Page", optional: true
   points_by :front_page_id, uses: %w[front]
@@ -13,6 +14,7 @@ class House < ApplicationRecord
   normalizes :own_hosts, with: ->(hosts) { hosts.to_s.downcase.split(/[\s,]+/).uniq.join(" ") }
   validates :own_hosts, format: { with: /\A([a-z0-9.:-]+( |\z))*\z/ }, length: { maximum: 1000 }
   validates :bin_days, numericality: { only_integer: true, in: BIN_DAYS }
+  validates :arrival_megabytes, numericality: { only_integer: true, in: ARRIVAL_MEGABYTES }
 
   # @return [House, nil] nil until the house has been set up
   def self.current
@@ -40,7 +42,7 @@ class House < ApplicationRecord
     transaction do
       practice ? Room.open_practice(by: by) : Room.close_practice(by: by) unless practice.nil? || practice == practice?
       update(settings) or raise ActiveRecord::Rollback
-      Happening.write(:house_changed, self, by: by, changed: saved_changes.except("updated_at").keys, switches: switches.to_h) if saved_changes.any?
+      Happening.write(:house_changed, self, by: by, changed: saved_changes.except("updated_at").keys, switches: switches.to_h.except(:day)) if saved_changes.any?
       true
     end || false
   end
@@ -55,6 +57,6 @@ class House < ApplicationRecord
   end
 
   def switches
-    Zuhause::Access::Switches.new(guests: guests?, public_addresses: public_addresses?)
+    Zuhause::Access::Switches.new(guests: guests?, public_addresses: public_addresses?, day: Date.current)
   end
 end

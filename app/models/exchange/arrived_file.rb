@@ -4,6 +4,7 @@ require "zlib"
 # page will have, and a place among the others. The rest goes with the pages that show it or lead to it.
 class ArrivedFile < ApplicationRecord
   KINDS = %w[text picture other packed folder].freeze
+  SHOWN = 200_000 # bytes, of a text as it came
 
   belongs_to :arrival
   belongs_to :part_of, class_name: "ArrivedFile", optional: true
@@ -34,6 +35,14 @@ class ArrivedFile < ApplicationRecord
   # @return [String] where its bytes lie
   def lying
     original.service.path_for(original.blob.key)
+  end
+
+  # @return [Array(String, Boolean), nil] its text as it came, and whether that is all of it; nil if it cannot be shown as text
+  def original_text
+    return if part_of_id || ArrivedTexts::READERS[File.extname(path).downcase] == :office
+
+    bytes = File.binread(lying, SHOWN).to_s
+    [ Upload.text(bytes).scrub("").delete("\u0000"), original.blob.byte_size <= SHOWN ]
   end
 
   # @return [Hash, nil]
@@ -76,6 +85,11 @@ class ArrivedFile < ApplicationRecord
 
   def document
     held["document"] || Zuhause::Document.empty
+  end
+
+  # @return [String, nil] of those that a page can be in
+  def language
+    ArrivedFile.find(id).held["language"].to_s.downcase[/\A[a-z]+/].presence_in(Page::Looks::LANGUAGES.keys)
   end
 
   # @return [Array<Hash>] what could not be kept while it was read

@@ -36,8 +36,8 @@ class ArrivedTexts
     return { manifest: Zuhause::Exchange::Manifest.read(upload.read) } if File.extname(path).casecmp?(".opf")
 
     case READERS[File.extname(path).downcase]
-    when :html then surveyed(Zuhause::Exchange::Survey.of(utf8(upload.read)))
-    when :markdown then contents_of(utf8(upload.read), path)
+    when :html then surveyed(Zuhause::Exchange::Survey.of(Upload.text(upload.read)))
+    when :markdown then contents_of(Upload.text(upload.read), path)
     end
   rescue Zuhause::Document::Invalid
     nil
@@ -111,14 +111,14 @@ class ArrivedTexts
   end
 
   def markdown(bytes)
-    text = utf8(bytes)
+    text = Upload.text(bytes)
     front = text[FRONT_MATTER, 1]
     title = Zuhause::Document::Title.clean(front[/^title:(.+)$/, 1].to_s.strip.delete_prefix('"').delete_prefix("'").delete_suffix('"').delete_suffix("'")).presence if front
     [ title&.first(Zuhause::Document::Title::LENGTH.end), Zuhause::Markup::MarkdownReader.read(text.sub(FRONT_MATTER, ""), picture: method(:show), lead: method(:lead)) ]
   end
 
   def html(bytes)
-    read = Zuhause::Markup::HTMLReader.read(utf8(bytes), picture: method(:show), lead: method(:lead)) do |root|
+    read = Zuhause::Markup::HTMLReader.read(Upload.text(bytes), picture: method(:show), lead: method(:lead)) do |root|
       survey = Zuhause::Exchange::Survey.new(root)
       @fallback, @language = survey.title, survey.language
       @gone = names_in(root)
@@ -135,7 +135,7 @@ class ArrivedTexts
 
   # Paragraphs with blank lines between them; line ends within stay.
   def plain(bytes)
-    paragraphs = utf8(bytes).gsub(/\r\n?/, "\n").split(/\n[ \t]*\n\s*/).map { |lines| lines.strip.split("\n") }.reject(&:empty?)
+    paragraphs = Upload.text(bytes).gsub(/\r\n?/, "\n").split(/\n[ \t]*\n\s*/).map { |lines| lines.strip.split("\n") }.reject(&:empty?)
     content = paragraphs.map { |lines| { "type" => "paragraph", "content" => lines.flat_map { |line| [ { "type" => "hard_break" }, { "type" => "text", "text" => line.presence || " " } ] }.drop(1) } }
     doc, = Zuhause::Document::Normal.form({ "type" => "doc", "content" => content.presence || Zuhause::Document.empty["content"] })
     [ nil, Zuhause::Markup::MarkdownReader::Read.new(doc: doc, reports: []) ]
@@ -145,11 +145,6 @@ class ArrivedTexts
     OfficeText.read(bytes) do |html, media|
       [ nil, Zuhause::Markup::HTMLReader.read(html, picture: ->(address, words) { show(media[File.basename(address).downcase] || address, words) }, lead: method(:lead)) ]
     end
-  end
-
-  def utf8(bytes)
-    text = bytes.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF")
-    text.valid_encoding? ? text : bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8, undef: :replace, invalid: :replace)
   end
 
   # @param address [String] as it stands in a text

@@ -21,7 +21,7 @@ class ComingAgain
   # Finds the pages that were made of the same files, as far as whoever brings them may write those.
   def match
     viewer = Viewer.new(@arrival.person)
-    pages = @before.files.texts.where.not(page_id: nil).pluck(:path, :page_id).to_h
+    pages = @before.files.texts.where.not(page_id: nil).where("clash IS NOT 'ours'").pluck(:path, :page_id).to_h
     there = Page.kept.where(id: pages.values).includes(:room, :draft).select { |page| Pundit.policy!(viewer, page).edit? }.index_by(&:id)
     Arrival.transaction do
       pages.each { |path, id| there[id]&.then { |page| @arrival.files.texts.where(path: path).update_all(known_page_id: id, page_id: id, title: page.draft.title) } }

@@ -1,5 +1,7 @@
 # Making pages of what was brought in and looked at, as long work: in portions that nobody sees; all appear at once at the end.
 class MovingIn
+  include MakesPages
+
   PORTION = 5 # pages, in some 300 milliseconds
   JUDGED = 20 # pages, whose parts are looked for at once
 
@@ -21,7 +23,8 @@ class MovingIn
     Enumerator.new do |list|
       judge
       made = @work.pages_under_way.pluck(:source_id).to_set
-      arrival.in_order.reject { |file| made.include?(file.id) || (file.known_page_id && file.same) }.each_slice(PORTION) { |files| list << Portion.new(files, false) }
+      known, fresh = arrival.in_order.reject { |file| made.include?(file.id) || (file.known_page_id && file.same) }.partition(&:known_page_id)
+      [ *fresh, *known ].each_slice(PORTION) { |files| list << Portion.new(files, false) }
       @work.pages_under_way.pluck(:page_id).each_slice(JUDGED) { |ids| list << Portion.new(ids, true) }
     end
   end
@@ -43,13 +46,11 @@ class MovingIn
   # @return [Page] the first of the topmost
   def finish
     judge
-    rows = PageUnderWay.where(work: @work)
-    pages = Page.where(id: rows.pluck(:page_id))
-    pages.update_all(bin_root_id: nil, binned_at: nil, binned_by_id: nil)
+    pages = Page.where(id: PageUnderWay.where(work: @work).pluck(:page_id))
+    show(pages)
     made = pages.order(:id).to_a
     ids = made.to_set(&:id)
     tops = made.reject { |page| ids.include?(page.parent_id) }
-    rows.delete_all
     tops.each { |page| page.reload.refresh_access_lists }
     arrival.made(pages.size)
     tops.first || arrival.in_order.first&.then { |file| Page.find_by(id: ArrivedFile.where(id: file.id).pick(:page_id)) }
@@ -68,32 +69,20 @@ class MovingIn
     end
   end
 
-  # Nothing of it stays but what was brought in, to be looked at again.
+  # What was brought in stays, to be looked at again.
   def undo
-    pages = Page.where(id: @work.pages_under_way.select(:page_id))
-    PageFile.where(page: pages).find_each(&:destroy!)
-    ids = pages.ids
-    Page.transaction do
-      ArrivedFile.where(page_id: ids).update_all(page_id: nil)
-      Page.where(id: ids).delete_all
-    end
+    Page.transaction { ArrivedFile.where(page_id: super).update_all(page_id: nil) }
   end
 
   private
 
-  # It is asked again at each portion whether it may be done.
   def judge
     raise Work::Impossible, "gone" unless arrival
-    raise Work::Impossible, "place" unless to && Pundit.policy!(Viewer.new(@work.person.reload), to).add_page?
+    judge_place
   end
 
   def arrival
     @arrival ||= Arrival.find_by(work: @work)
-  end
-
-  def to
-    kind, id = @work.details["to"].split(":", 2)
-    kind == "room" ? Room.seen_by(@viewer).find_by(public_id: id) : Page.seen_by(@viewer).find_by(public_id: id)
   end
 
   def links
@@ -139,8 +128,7 @@ class MovingIn
   end
 
   def make(file, document, uploads)
-    above = file.above_id ? Page.find(ArrivedFile.where(id: file.above_id).pick(:page_id)) : to
-    page = Page.begin(title: file.title, above: above, by: @work.person, at: @work.created_at, public_id: file.key, work: @work)
+    page = Page.begin(title: file.title, above: above(file), by: @work.person, at: @work.created_at, public_id: file.key, language: file.language, work: @work)
     raise ActiveRecord::RecordInvalid, page unless page.persisted?
 
     uploads.to_a.each { |upload| upload.keep_on(page) }
@@ -150,13 +138,20 @@ class MovingIn
     page
   end
 
+  # A page that was there before may have gone meanwhile, or be closed to whoever brings this.
+  def above(file)
+    over = file.above_id && ArrivedFile.light.find(file.above_id) or return to
+    page = Page.find(over.page_id)
+    over.known_page_id.nil? || (!page.binned? && Pundit.policy!(@viewer, page).add_page?) ? page : to
+  end
+
   # What it says now is joined with what was written there meanwhile, and waits in the draft.
   def bring_up_to_date(file, document, uploads)
     page = Page.kept.find_by(id: file.known_page_id)
     return unless page && Pundit.policy!(Viewer.new(@work.person), page).edit?
 
     uploads.each { |upload| upload.keep_on(page) }
-    page.save_draft(State.new(title: page.draft.title, document: document), base_version: page.draft.version, base: arrival.again.base(file), by: @work.person)
+    page.save_draft(State.new(title: page.draft.title, document: document), base_version: page.draft.version, base: (arrival.again&.base(file) unless file.clash), by: @work.person)
     page
   end
 

@@ -7,7 +7,6 @@ class Unpacked
   class Unfit < StandardError; end
 
   MOST = Arrival::MOST # files
-  LARGEST = Arrival::LARGEST_WHOLE # of all
   # What systems put there for themselves, and what books say of themselves to programs.
   LEFT_OUT = %r{(?:\A|/)(?:__MACOSX/|META-INF/|\.|Thumbs\.db\z|desktop\.ini\z|mimetype\z)}i
 
@@ -21,7 +20,7 @@ class Unpacked
   def names
     told = told_files
     raise Unfit, "unpacked_many" if told.size > MOST
-    raise Unfit, "unpacked_large" if told.each_value.sum(&:size) > LARGEST
+    raise Unfit, "unpacked_large" if told.each_value.sum(&:size) > Arrival.largest_whole
 
     told.keys
   end

@@ -2,6 +2,13 @@
 class Upload
   attr_reader :original_filename, :path
 
+  # @param bytes [String] of a text in UTF-8, or else in what was usual before it
+  # @return [String]
+  def self.text(bytes)
+    text = bytes.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF")
+    text.valid_encoding? ? text : bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8, undef: :replace, invalid: :replace)
+  end
+
   # @param bytes [String, nil] read from the path when they are asked for
   def initialize(original_filename, bytes = nil, path: nil)
     @original_filename, @bytes, @path = original_filename, bytes, path

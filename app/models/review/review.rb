@@ -28,7 +28,7 @@ class Review < ApplicationRecord
     # @param groups [Array<Integer>] that the viewer is in
     # @return [Array<Integer>] ids of pages with an open review that the viewer could decide by the rules as they are now
     def page_ids_for(viewer, groups:)
-      open = Page.kept.giving(viewer, :read).joins(:reviews).merge(open_still).select(:id, :ancestry, :room_id, "(#{invited}) AS invited").to_a
+      open = Page.kept.giving(viewer, :read).joins(:reviews).merge(open_still).select(:id, :ancestry, :room_id, invited.arel.as("invited")).to_a
       return [] if open.empty?
 
       rules = ReviewRule.nearest(open)
@@ -54,7 +54,7 @@ class Review < ApplicationRecord
     # Asked when needed: a class that asks the database while it is loaded cannot be loaded beside a house not yet brought
     # forward, and so could never bring it forward.
     def invited
-      ReviewInvitation.where("review_invitations.review_id = reviews.id").select("group_concat(person_id)").to_sql
+      ReviewInvitation.where("review_invitations.review_id = reviews.id").select("group_concat(person_id)")
     end
   end
 

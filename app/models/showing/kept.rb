@@ -8,7 +8,7 @@ class Kept
   FORM = 1
 
   # @param key [Array] tells apart what is kept
-  # @param of [Array<Symbol>] what it is made of
+  # @param of [Array<Symbol>] what it is made of; what a list gives changes with the day
   # @yield makes it; frozen through and through, or never changed
   def fetch(key, of:, &block)
     STORE.fetch(name(key, of), skip_nil: true, &block)
@@ -22,7 +22,7 @@ class Kept
   private
 
   def name(key, of)
-    [ FORM, *key, *of.map { |name| versions[name.to_s] } ]
+    [ FORM, *key, *of.map { |name| name == :lists ? [ versions["lists"], Date.current ] : versions[name.to_s] } ]
   end
 
   def versions

@@ -1,6 +1,8 @@
 # Copying many pages, as long work: in portions, each in a short transaction of its own; the copies appear all at once at
 # the end.
 class Copying
+  include MakesPages
+
   PORTION = 3 # pages, in some fifty milliseconds
 
   # @param work [Work]
@@ -32,9 +34,7 @@ class Copying
     judge
     copies = copies_by_source
     copier.copy_signposts
-    pages = Page.where(id: copies.values.map(&:id))
-    pages.update_all(bin_root_id: nil, binned_at: nil, binned_by_id: nil)
-    PageUnderWay.where(work: @work).delete_all
+    show(Page.where(id: copies.values.map(&:id)))
     copies.fetch(@work.page_id).reload.tap(&:refresh_access_lists)
   end
 
@@ -43,27 +43,11 @@ class Copying
     top.subtree.includes(:edition).find_each { |page| Page.transaction { tell(page) } }
   end
 
-  # Nothing of it stays.
-  def undo
-    Page.transaction do
-      pages = Page.where(id: @work.pages_under_way.select(:page_id))
-      PageFile.where(page: pages).find_each(&:destroy!)
-      ids = pages.ids
-      Page.where(id: ids).delete_all
-    end
-  end
-
   private
 
-  # It is asked again at each portion whether it may be done.
   def judge
     raise Work::Impossible, "gone" unless @work.page && @viewer.sees?(@work.page.reload)
-    raise Work::Impossible, "place" unless to && Pundit.policy!(Viewer.new(@work.person.reload), to).add_page?
-  end
-
-  def to
-    kind, id = @work.details["to"].split(":", 2)
-    kind == "room" ? Room.seen_by(@viewer).find_by(public_id: id) : Page.seen_by(@viewer).find_by(public_id: id)
+    judge_place
   end
 
   def copier

@@ -33,10 +33,11 @@ class Page < ApplicationRecord
   #
   # @param above [Room, Page]
   # @param from [Template, ShippedTemplate, nil] what it starts from
+  # @param language [String, nil] of {Page::Looks::LANGUAGES}
   # @param work [Work, nil] for which it is made; nobody sees it until that is done
   # @return [Page] with errors if the title will not do
-  def self.begin(title:, above:, by:, at: Time.current, public_id: nil, from: nil, work: nil)
-    page = new(title: Zuhause::Document::Title.clean(title), public_id: public_id, author: by, created_at: at)
+  def self.begin(title:, above:, by:, at: Time.current, public_id: nil, from: nil, language: nil, work: nil)
+    page = new(title: Zuhause::Document::Title.clean(title), public_id: public_id, author: by, language: language, created_at: at)
     transaction do
       above = above.class.find(above.id) # its place, its room and whom it is open to may have changed since it was read
       page.assign_attributes(room: above.room, access_list: above.access_list, parent: (above if above.is_a?(Page)))

@@ -29,7 +29,7 @@ class PageList
   #
   # @return [Hash{Integer=>Array<String>}] names of those who keep it, by access list
   def keepers_of(pages)
-    keeping = AccessListEntry.where(access_list_id: pages.map(&:access_list_id).uniq, level: :keep).left_joins(:person, :group)
+    keeping = AccessListEntry.where(access_list_id: pages.map(&:access_list_id).uniq, level: :keep).lasting.left_joins(:person, :group)
     rows = keeping.pluck(:access_list_id, "people.name", "groups.id", "groups.name")
     rows.group_by(&:first).transform_values do |found|
       found.filter_map { |_list, person, group, name| person || (name if viewer.active_member? || viewer.subject.groups.include?(group)) }.sort
@@ -94,7 +94,7 @@ class PageList
   def in_order(found)
     case sort || { "read" => "last_read", "bin" => "binned" }.fetch(filter, "title")
     when "changed" then found.order(Arel.sql("COALESCE((SELECT published_at FROM editions WHERE editions.id = pages.edition_id), pages.created_at) DESC"), :id)
-    when "keeper" then found.order(Arel.sql(Page.sanitize_sql([ FIRST_KEEPER, { known: Group.known_to(viewer).ids } ])), Arel.sql("pages.title COLLATE NOCASE"), :id)
+    when "keeper" then found.order(Arel.sql(Page.sanitize_sql([ FIRST_KEEPER, { known: Group.known_to(viewer).ids, day: Date.current } ])), Arel.sql("pages.title COLLATE NOCASE"), :id)
     when "reads" then found.order(Arel.sql("(SELECT SUM(times) FROM readings WHERE readings.page_id = pages.id) DESC NULLS LAST"), :id)
     when "last_read" then found.joins(:readings).where(readings: { person_id: person.id }).order("readings.read_at DESC")
     when "binned" then found.order(binned_at: :desc, id: :desc)
@@ -105,7 +105,7 @@ class PageList
   FIRST_KEEPER = <<~SQL.squish
     (SELECT MIN(COALESCE(people.name, groups.name)) FROM access_list_entries AS entries LEFT JOIN people ON people.id = entries.person_id
      LEFT JOIN groups ON groups.id = entries.group_id AND groups.id IN (:known)
-     WHERE entries.access_list_id = pages.access_list_id AND entries.level = 4) COLLATE NOCASE NULLS LAST
+     WHERE entries.access_list_id = pages.access_list_id AND entries.level = 4 AND (entries.ends_on IS NULL OR entries.ends_on >= :day)) COLLATE NOCASE NULLS LAST
   SQL
   private_constant :FIRST_KEEPER
 end

@@ -1,3 +1,4 @@
+require "date"
 require "digest"
 require "zuhause/access/level"
 require "zuhause/access/grant"

@@ -6,9 +6,10 @@ class GeneratedHousesTest < Minitest::Test
   include Zuhause::Access
 
   HOUSES = 800
+  DAY = Date.new(2026, 3, 1)
   RANKS = { none: 0, read: 1, comment: 2, write: 3, keep: 4 }.freeze
   USED = %i[own_list_stops person group everyone anyone everyone_capped anyone_capped guest_capped outside_capped
-            suspended guests_off public_off nearer_wins person_before_group highest_wins none].freeze
+            suspended ended guests_off public_off nearer_wins person_before_group highest_wins none].freeze
 
   def test_levels_and_reasons_agree_with_the_rules_stated_plainly
     random = Random.new(SEED)
@@ -20,7 +21,7 @@ class GeneratedHousesTest < Minitest::Test
   private
 
   def check_house(random)
-    switches = Switches.new(guests: random.rand(4).positive?, public_addresses: random.rand(3).positive?)
+    switches = Switches.new(guests: random.rand(4).positive?, public_addresses: random.rand(3).positive?, day: DAY)
     viewers = people(random) + [ Viewer.outside ]
     places(random).each do |place|
       list = List.of(place)
@@ -39,7 +40,7 @@ class GeneratedHousesTest < Minitest::Test
   # As the database answers: is there an entry at that level for one of the viewer's holders?
   def through_holders?(viewer, list, level, switches)
     holders = viewer.holders(level, switches)
-    list.entries.any? { |holder, given| RANKS[given] >= RANKS[level] && holders.include?(holder) }
+    list.grants.any? { |grant| (grant.ends_on.nil? || grant.ends_on >= switches.day) && RANKS[grant.level] >= RANKS[level] && holders.include?(grant.holder) }
   end
 
   def people(random)
@@ -57,7 +58,11 @@ class GeneratedHousesTest < Minitest::Test
 
   def grants(random)
     holders = [ *0..4 ].map { |i| Holder.new(:person, i) } + [ 0, 1, 2 ].map { |i| Holder.new(:group, i) } + [ Holder.everyone, Holder.anyone ]
-    holders.sample(random.rand(4), random: random).map { |holder| Grant.new(holder, Level::ORDER.drop(1).sample(random: random)) }
+    holders.sample(random.rand(4), random: random).flat_map { |holder| [ given(holder, random), (given(holder, random, DAY + random.rand(-2..2)) if random.rand(3).zero?) ].compact }
+  end
+
+  def given(holder, random, ends_on = nil)
+    Grant.new(holder, Level::ORDER.drop(1).sample(random: random), ends_on)
   end
 
   # The second statement: [level, holder, place id].
@@ -89,6 +94,7 @@ class GeneratedHousesTest < Minitest::Test
     when :everyone then return unless viewer.role == :member
     end
     return use(:suspended, 0) if viewer.suspended?
+    return use(:ended, 0) if grant.ends_on && switches.day > grant.ends_on
 
     if grant.holder.kind == :anyone
       return use(:public_off, 0) unless switches.public_addresses

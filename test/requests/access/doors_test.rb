@@ -287,6 +287,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /arrivals/:arrival_id/texts/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/texts/#{t.arrival.files.first.key}" }, html: :own },
     "PATCH /arrivals/:arrival_id/texts/:id" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/texts/#{t.arrival.files.first.key}" }, with: ->(_t) { { title: "Sand" } }, html: :own, json: [ 401, 404, 404, 404, 200, 404 ] },
     "GET /arrivals/:arrival_id/losses" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/losses" }, html: :own },
+    "GET /arrivals/:arrival_id/place" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/place?above=#{t.room.public_id}" }, html: :own },
     "GET /arrivals/:arrival_id/sendings" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/sendings" }, html: :own, json: [ 401, 404, 404, 404, 200, 404 ] },
     "POST /arrivals/:arrival_id/sendings" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/sendings" }, with: ->(t) { { files: [ t.upload ], paths: [ "a/read.png" ] } }, html: [ 404, 404, 404, 404, 201, 404 ] },
     "POST /arrivals/:arrival_id/reading" => { to: ->(t) { "/arrivals/#{t.arrival.public_id}/reading" }, html: :own_act },

@@ -3,7 +3,7 @@ require "minitest/mock"
 
 # Bringing in files: looked at first, then made pages or put into a draft.
 class ArrivalsTest < ActionDispatch::IntegrationTest
-  include Devise::Test::IntegrationHelpers
+  include Devise::Test::IntegrationHelpers, Arriving
 
   PIXEL = Base64.strict_encode64(Rails.root.join("test/files/dot.png").binread)
 
@@ -353,7 +353,7 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     inner = Zip::OutputStream.write_buffer { |out| out.put_next_entry("b.md") && out.write("# Inner") }.string
     arrival = bring({ "m/a.md" => "# Salt\n\n[more](more.zip)", "m/more.zip" => inner }, folder: true)
     assert_equal({ "m/a.md" => "text", "m/more.zip" => "other", "all.zip" => "packed" }, arrival.files.pluck(:path, :kind).to_h)
-    stub_const(Arrival, :LARGEST_WHOLE, 500) { bring({ "a.md" => "word " * 60, "b.md" => "word " * 60 }, folder: true) }
+    Arrival.stub(:largest_whole, 500) { bring({ "a.md" => "word " * 60, "b.md" => "word " * 60 }, folder: true) }
     assert_equal %w[failed unpacked_large], Work.order(:id).last.then { |work| [ work.state, work.problem ] }
     assert_equal 1, Arrival.count
   end
@@ -408,35 +408,8 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     post "/p/#{page.to_param}/texts", params: { file: Rack::Test::UploadedFile.new(StringIO.new(bytes), "application/octet-stream", original_filename: name) }, headers: { "Accept" => "application/json" }
   end
 
-  def make(arrival, publish: "0")
-    patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id, publish: publish }
-    assert_response :see_other
-  end
-
-  def key(arrival, path)
-    arrival.files.find_by!(path: path).key
-  end
-
-  def change(arrival, key, **told)
-    patch "/arrivals/#{arrival.public_id}/texts/#{key}", params: told, as: :json
-  end
-
-  def look(arrival, path)
-    get "/arrivals/#{arrival.public_id}/texts/#{key(arrival, path)}"
-    assert_response :success
-    css_select(".arrived-text .text")
-  end
-
   def send_part(address, files)
     post address, params: { paths: files.keys, files: files.map { |name, text| Rack::Test::UploadedFile.new(StringIO.new(text), "application/octet-stream", original_filename: File.basename(name)) } }
-  end
-
-  def bring(files, page: nil, folder: false)
-    files = { "all.zip" => Zip::OutputStream.write_buffer { |out| files.each { |name, text| out.put_next_entry(name); out.write(text) } }.string } if folder
-    uploads = files.map { |name, content| Rack::Test::UploadedFile.new(StringIO.new(content.b), "application/octet-stream", true, original_filename: name) }
-    post "/arrivals", params: { files: uploads, page: page }.compact
-    assert_response :see_other
-    Arrival.order(:id).last
   end
 
   def office(form)

@@ -40,7 +40,7 @@ module Zuhause
 
       # Said only where a grant makes it so, now and for whoever joins.
       def everyone?
-        given = @list.entries[Holder.everyone] || :none
+        given = @list.given(Holder.everyone, @switches.day)
         Level.at_least?(Level.lower(given, Holder.everyone.cap), @lowest)
       end
     end

@@ -122,7 +122,7 @@ module Zuhause
       # @return [Hash{Holder=>Array<Touched>}] pages by who is named in what they grant, before or after
       def naming
         @naming ||= @pages.each_with_object({}) do |page, found|
-          (page.before.entries.keys | page.after.entries.keys).each { |holder| (found[holder] ||= []) << page }
+          (page.before.holders | page.after.holders).each { |holder| (found[holder] ||= []) << page }
         end
       end
 

@@ -1,9 +1,17 @@
 module Zuhause
   module Access
-    # What the house as a whole allows.
-    Switches = Struct.new(:guests, :public_addresses, keyword_init: true) do
+    # What the house as a whole allows, and the day on which it is asked: a grant counts up to its last day.
+    Switches = Struct.new(:guests, :public_addresses, :day, keyword_init: true) do
+      # No grant ends before that.
+      NEVER = Date.new(9999, 12, 31)
+
       def self.all_on
         new(guests: true, public_addresses: true)
+      end
+
+      # @return [Switches] by which only what is given for good counts
+      def for_good
+        dup.tap { |switches| switches.day = NEVER }
       end
     end
 
@@ -53,11 +61,12 @@ module Zuhause
       #
       # @param grant [Grant]
       # @param switches [Switches]
-      # @return [Array(Symbol, Symbol), nil] the level, and what lowered it (:suspended, :guests_off, :public_off,
+      # @return [Array(Symbol, Symbol), nil] the level, and what lowered it (:suspended, :ended, :guests_off, :public_off,
       #   :holder_cap, :person_cap or nil); nil if the grant does not name the viewer
       def effect(grant, switches)
         return unless named_by?(grant.holder)
         return [ :none, :suspended ] if suspended?
+        return [ :none, :ended ] if grant.ended?(switches.day)
 
         outside = role == :outside || (role == :guest && !switches.guests)
         return [ :none, :guests_off ] if outside && grant.holder.kind != :anyone
