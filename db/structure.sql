@@ -317,7 +317,7 @@ CREATE TRIGGER versions_pins_come AFTER INSERT ON pins BEGIN INSERT INTO version
 CREATE TRIGGER versions_pins_go AFTER DELETE ON pins BEGIN INSERT INTO versions VALUES ('pins', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_pins_change AFTER UPDATE ON pins BEGIN INSERT INTO versions VALUES ('pins', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_pages_published AFTER UPDATE OF edition_id ON pages WHEN (new.edition_id IS NULL) IS NOT (old.edition_id IS NULL) BEGIN INSERT INTO versions VALUES ('pages', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
-CREATE TABLE IF NOT EXISTS "works" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "kind" varchar NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "result_id" integer, "details" json DEFAULT '{}' NOT NULL, "state" varchar DEFAULT 'waiting' NOT NULL, "total" integer DEFAULT 0 NOT NULL, "done" integer DEFAULT 0 NOT NULL, "problem" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "finished_at" datetime(6), CONSTRAINT "fk_rails_a343e87d08"
+CREATE TABLE IF NOT EXISTS "works" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "kind" varchar NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "result_id" integer, "details" json DEFAULT '{}' NOT NULL, "state" varchar DEFAULT 'waiting' NOT NULL, "total" integer DEFAULT 0 NOT NULL, "done" integer DEFAULT 0 NOT NULL, "problem" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "finished_at" datetime(6), announced_at datetime(6), CONSTRAINT "fk_rails_a343e87d08"
 FOREIGN KEY ("person_id")
   REFERENCES "people" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_309d7ca75a"
@@ -678,6 +678,7 @@ CREATE UNIQUE INDEX one_grant_for_each_holder ON access_grants (COALESCE(room_id
 CREATE UNIQUE INDEX one_entry_for_each_holder ON access_list_entries (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0), level);
 CREATE INDEX grants_that_end ON access_grants (ends_on) WHERE ends_on IS NOT NULL;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000003'),
 ('20261127000002'),
 ('20261127000001'),
 ('20261126000017'),

@@ -23,6 +23,9 @@ class ArrivalsController < ApplicationController
 
     arrival = Arrival.receive(files, by: viewer.person, address: request.base_url, page: @page, above: params[:above].presence)
     redirect_to arrival_path(arrival, **origin), status: :see_other
+  rescue Errno::ENOSPC
+    @problem = t(".disk_full")
+    render :new, status: :insufficient_storage
   end
 
   # What is still being read, or made, is not there to be looked at.
@@ -43,7 +46,7 @@ class ArrivalsController < ApplicationController
     return look_at(above) if params[:clashes].nil? && ArrivalClashes.new(@arrival, above).found.any?
 
     work = @arrival.move_in(above, by: viewer.person, publish: params[:publish] == "1", clashes: clashes)
-    redirect_to outcome(work.reload), status: :see_other, notice: (t(".done", count: work.total) if work.state == "done")
+    redirect_to outcome(work.reload), status: :see_other, notice: (t(".done", count: @arrival.pages.count) if work.state == "done")
   rescue Work::Impossible
     refuse(t(".nothing"))
   rescue Zuhause::Document::Invalid

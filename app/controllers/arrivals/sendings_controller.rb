@@ -17,6 +17,8 @@ class Arrivals::SendingsController < ApplicationController
     there = @arrival.files.where(path: paths).pluck(:path)
     @arrival.keep(paths.zip(files).reject { |path, _file| there.include?(path) }.map { |path, file| [ path, file.open ] })
     render json: { count: @arrival.files.count }, status: :created
+  rescue Errno::ENOSPC
+    render json: { error: t("arrivals.create.disk_full") }, status: :insufficient_storage
   rescue Arrival::Full => e
     render json: { error: t("arrivals.create.full.#{e.message}", files: Arrival::MOST, limit: house.arrival_megabytes) }, status: :content_too_large
   end

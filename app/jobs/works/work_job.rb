@@ -7,5 +7,6 @@ class WorkJob < ActiveJob::Base
     return Work.find_by(id: id)&.run if id
 
     Work.left(Time.current).order(:id).each(&:run)
+    Work.untold(Time.current).order(:id).each(&:tell)
   end
 end

@@ -42,7 +42,8 @@ class ArrivedFile < ApplicationRecord
     return if part_of_id || ArrivedTexts::READERS[File.extname(path).downcase] == :office
 
     bytes = File.binread(lying, SHOWN).to_s
-    [ Upload.text(bytes).scrub("").delete("\u0000"), original.blob.byte_size <= SHOWN ]
+    text = Upload.text(bytes).scrub("").delete("\u0000")
+    [ text[(text =~ /<body\b/i || 0)..], original.blob.byte_size <= SHOWN ] # what stands before the body is for programs
   end
 
   # @return [Hash, nil]

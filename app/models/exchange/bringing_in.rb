@@ -48,6 +48,8 @@ class BringingIn
 
   def announce(_result); end
 
+  def conclude(_result); end
+
   # Nothing of it stays.
   def undo
     arrival_if_there&.forget

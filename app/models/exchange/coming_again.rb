@@ -2,15 +2,35 @@
 # is kept.
 class ComingAgain
   LIKE = 0.5 # of the texts, by their paths
+  ALIKE = 0.3 # of the words of a text, in the middle of those that are looked at
+  LOOKED_AT = 25 # texts, whether they say much the same as those of the same paths
 
   # @param arrival [Arrival]
-  # @return [Arrival, nil] the latest that its person brought in before, was made and not taken back, and holds enough of the same files
+  # @return [Arrival, nil] the latest that its person brought in before, was made and not taken back, and holds enough of the same
+  #   files, which say enough of the same: another manual, or one in another language, has names in common too
   def self.before(arrival)
     paths = arrival.files.texts.where(part_of_id: nil).pluck(:path)
     return if paths.empty?
 
-    Arrival.where(person: arrival.person, undone_at: nil).where.not(made_at: nil).newest_first.limit(20).find { |other| other.files.texts.where(path: paths).where.not(page_id: nil).count >= LIKE * paths.size }
+    Arrival.where(person: arrival.person, undone_at: nil).where.not(made_at: nil).newest_first.limit(20).find { |other| other.files.texts.where(path: paths).where.not(page_id: nil).count >= LIKE * paths.size && alike?(arrival, other, paths) }
   end
+
+  def self.alike?(arrival, other, paths)
+    common = other.files.texts.where(path: paths).where.not(page_id: nil).order(:path).pluck(:path)
+    looked_at = common.each_slice([ common.size / LOOKED_AT, 1 ].max).map(&:first)
+    shares = looked_at.map { |path| share(*[ arrival, other ].map { |each| words(each.files.texts.find_by!(path: path)) }) }.sort
+    shares[shares.size / 2] >= ALIKE
+  end
+
+  # Jaccard's coefficient of the words that stand in two texts.
+  def self.share(one, other)
+    one.empty? && other.empty? ? 1.0 : (one & other).size.fdiv((one | other).size)
+  end
+
+  def self.words(file)
+    Zuhause::Document::Text.of(file.document).downcase.scan(/[[:alnum:]]+/).to_set
+  end
+  private_class_method :alike?, :share, :words
 
   # @param arrival [Arrival] which has come before
   def initialize(arrival)

@@ -56,17 +56,21 @@ class MovingIn
     tops.first || arrival.in_order.first&.then { |file| Page.find_by(id: ArrivedFile.where(id: file.id).pick(:page_id)) }
   end
 
-  # Tells of it once it can be seen: of the whole, and of each page to its history.
+  # Tells of each page to its history, once it can be seen.
   def announce(_top)
-    pages = arrival.files.where(known_page_id: nil).where.not(page_id: nil).count
-    Happening.write(:brought_in, to, by: @work.person, pages: pages)
-    HouseMailer.moved_in(@work.person, arrival, pages: pages).deliver_now if pages > Arrival::AT_ONCE
-    Page.where(id: arrival.files.where(known_page_id: nil).where.not(page_id: nil).select(:page_id)).includes(:edition).find_each do |page|
+    untold(made).find_each do |page|
       Page.transaction do
-        Happening.write(:begun, page, by: @work.person, at: @work.created_at, small: true)
         Happening.write(:published, page, by: @work.person, at: @work.created_at, edition: page.edition.number, small: true) if page.edition
+        Happening.write(:begun, page, by: @work.person, at: @work.created_at, small: true)
       end
     end
+  end
+
+  # Tells of the whole.
+  def conclude(_top)
+    pages = made.count
+    Happening.write(:brought_in, to, by: @work.person, pages: pages) if to
+    HouseMailer.moved_in(@work.person, arrival, pages: pages).deliver_now if pages > Arrival::AT_ONCE
   end
 
   # What was brought in stays, to be looked at again.
@@ -75,6 +79,10 @@ class MovingIn
   end
 
   private
+
+  def made
+    Page.where(id: arrival.files.where(known_page_id: nil).where.not(page_id: nil).select(:page_id))
+  end
 
   def judge
     raise Work::Impossible, "gone" unless arrival

@@ -134,7 +134,8 @@ class PageFile < ApplicationRecord
     blob = ActiveStorage::Blob.find_by(checksum: OpenSSL::Digest::MD5.base64digest(bytes), byte_size: bytes.bytesize, content_type: type)
     blob ||= ActiveStorage::Blob.build_after_unfurling(io: StringIO.new(bytes), filename: name, content_type: type, identify: false)
     blob.upload_without_unfurling(StringIO.new(bytes)) unless blob.persisted? && blob.service.whole?(blob.key, blob.checksum)
-    @stored = blob.tap(&:save!)
+    blob.save! if blob.new_record? # saving what is there touches all whose it is
+    @stored = blob
   end
 
   # @return [PageFile]

@@ -80,6 +80,8 @@ class Mending
 
   def announce(_result); end
 
+  def conclude(_result); end
+
   # Whoever stops it wants nothing of it.
   def undo
     saved = @details["saved"]

@@ -55,7 +55,9 @@ class Attribution < ApplicationRecord
     # @param new [State]
     # @return [Hash] words_added and words_removed
     def size_of_change(old, new)
-      carrying = Zuhause::Attribution.carry(old&.document || Zuhause::Document.empty, {}, new.document, source: nil)
+      return { words_added: Zuhause::Attribution.words(Zuhause::Attribution.whole(new.document, source: nil)), words_removed: 0 } unless old
+
+      carrying = Zuhause::Attribution.carry(old.document, {}, new.document, source: nil)
       { words_added: carrying.added, words_removed: carrying.removed }
     end
 
@@ -71,8 +73,9 @@ class Attribution < ApplicationRecord
     private
 
     def carry_first(page, draft)
-      first = Zuhause::Attribution.carry(Zuhause::Document.empty, {}, draft.document, source: [ draft.author_id, nil ], besides: page.drawn_from)
-      put(page, "draft", draft.digest, first.runs)
+      source = [ draft.author_id, nil ]
+      runs = page.drawn_from.empty? ? Zuhause::Attribution.whole(draft.document, source: source) : Zuhause::Attribution.carry(Zuhause::Document.empty, {}, draft.document, source: source, besides: page.drawn_from).runs
+      put(page, "draft", draft.digest, runs)
     end
 
     def holder(page, stage)

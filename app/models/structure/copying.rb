@@ -40,7 +40,7 @@ class Copying
 
   # Tells of it once it can be seen.
   def announce(top)
-    top.subtree.includes(:edition).find_each { |page| Page.transaction { tell(page) } }
+    untold(top.subtree).find_each { |page| Page.transaction { tell(page) } }
   end
 
   private

@@ -1,5 +1,8 @@
 # Long work that makes pages in a place that was chosen: nobody sees them before all are there, and nothing stays of what is stopped.
 module MakesPages
+  # Nobody is told of the whole.
+  def conclude(_result); end
+
   # Nothing of it stays.
   # @return [Array<Integer>] ids that the pages had
   def undo
@@ -9,6 +12,12 @@ module MakesPages
   end
 
   private
+
+  # @param pages [ActiveRecord::Relation<Page>]
+  # @return [ActiveRecord::Relation<Page>] those whose history does not begin yet
+  def untold(pages)
+    pages.where("NOT EXISTS (SELECT 1 FROM happenings WHERE happenings.page_id = pages.id AND happenings.act = 'begun')").includes(:edition)
+  end
 
   # It is asked again at each portion whether it may be done.
   # @raise [Work::Impossible]

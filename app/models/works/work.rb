@@ -22,6 +22,7 @@ class Work < ApplicationRecord
   scope :newest_first, -> { order(id: :desc) }
   scope :open, -> { where(state: %w[waiting running stopping]) }
   scope :left, ->(now) { open.where(updated_at: ...(now - LEFT_AFTER)) }
+  scope :untold, ->(now) { where(state: "done", announced_at: nil, finished_at: ...(now - LEFT_AFTER)) }
 
   # @param kind [Symbol] see {KINDS}
   # @param page [Page] on which it is started
@@ -34,6 +35,11 @@ class Work < ApplicationRecord
     yield work if block_given?
     at_once ? work.run : WorkJob.perform_later(work.id)
     work
+  end
+
+  # @param error [Exception] of the file system or of the database
+  def self.disk_full?(error)
+    [ error, error.cause ].any? { |each| each.is_a?(Errno::ENOSPC) || each.is_a?(SQLite3::FullException) }
   end
 
   # @param viewer [Viewer]
@@ -58,7 +64,7 @@ class Work < ApplicationRecord
   def run
     return unless take
 
-    task = kind.camelize.constantize.new(self)
+    task = self.task
     task.portions.each do |portion|
       return give_up(task, "stopped") if self.class.where(id: id, state: "stopping").exists?
 
@@ -71,10 +77,24 @@ class Work < ApplicationRecord
     give_up(task, "failed", e.is_a?(Impossible) ? e.message : "gone")
   rescue StandardError => e
     Rails.error.report(e, handled: true)
-    give_up(task, "failed", "unknown")
+    give_up(task, "failed", self.class.disk_full?(e) ? "disk_full" : "unknown")
+  end
+
+  # Tells of what came of it. Each page is told of unless it has been; of the whole it is told once.
+  def tell(task = self.task)
+    task.announce(result)
+    transaction do
+      next unless self.class.where(id: id, announced_at: nil).update_all(announced_at: Time.current) == 1
+
+      task.conclude(result)
+    end
   end
 
   private
+
+  def task
+    kind.camelize.constantize.new(self)
+  end
 
   # @return [Boolean] whether nobody else is at it
   def take
@@ -85,7 +105,7 @@ class Work < ApplicationRecord
     transaction do
       update!(result: task.finish, state: "done", done: total, finished_at: Time.current)
     end
-    task.announce(result)
+    tell(task)
   end
 
   def give_up(task, state, problem = nil)

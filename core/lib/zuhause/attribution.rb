@@ -24,7 +24,14 @@ module Zuhause
     # @param document [Hash]
     # @return [Hash] all of it from one source
     def whole(document, source:)
-      carry({ "type" => "doc", "content" => [] }, {}, document, source: source).runs
+      blocks = Blocks.new(document)
+      blocks.ids.to_h { |id| [ id, [ [ blocks.words(id).size, source ] ].reject { |count, _source| count.zero? } ] }
+    end
+
+    # @param runs [Hash] of a document
+    # @return [Integer] its words
+    def words(runs)
+      runs.each_value.sum { |each| each.sum(&:first) }
     end
 
     # @param runs [Hash] as {.carry} gives them

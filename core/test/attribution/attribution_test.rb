@@ -86,6 +86,16 @@ class AttributionTest < Minitest::Test
     assert_operator same, :>=, all * 0.99, "#{(100.0 * same / all).round(1)} %"
   end
 
+  def test_a_first_text_is_all_of_one_source_as_if_it_came_to_an_empty_page
+    random = Random.new(SEED)
+    generate(60) do
+      document = Document.accept(Generated.new(random).document, random: random).doc
+      whole = Attribution.whole(document, source: :ana)
+      carried = Attribution.carry({ "type" => "doc", "content" => [] }, {}, document, source: :ana)
+      assert_equal [ carried.runs, carried.added ], [ whole, Attribution.words(whole) ], -> { "SEED=#{SEED}" }
+    end
+  end
+
   # Whatever the edits are, each block's words are all somebody's, and no more.
   def test_any_edits_give_each_word_one_source
     generate(40) do |number|

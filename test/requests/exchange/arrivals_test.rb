@@ -372,6 +372,24 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert_equal [ 1, 8 ], [ Happening.where(act: "brought_in").count, Happening.where(act: "begun").count ]
   end
 
+  test "where the disk is full it is said, and nothing is half kept or half made" do
+    full = ->(*) { raise Errno::ENOSPC }
+    post "/arrivals", params: { parts: "1" }
+    address = response.parsed_body["sendings"]
+    ActiveStorage::Blob.service.stub(:upload, full) { send_part(address, { "a.md" => "# A" }) }
+    assert_equal [ 507, "The disk of the house is full. What has come is kept; tell an administrator." ], [ response.status, response.parsed_body["error"] ]
+    get address
+    assert_empty response.parsed_body["paths"]
+    send_part(address, { "a.md" => "# A" })
+    assert_response :created
+
+    arrival = bring({ "b.md" => "# B\n\n![dot](dot.png)", "dot.png" => Rails.root.join("test/files/dot.png").binread })
+    PageFile.stub(:prepare, full) { make arrival }
+    assert_equal [ 0, "disk_full" ], [ Page.count, arrival.reload.work.problem ]
+    make arrival
+    assert_equal 1, Page.count
+  end
+
   test "nobody else meets what somebody brought in, and it is forgotten after a week" do
     arrival = bring({ "a.md" => "Salt." })
     sign_in person("Ben Holt").tap { |ben| new_room("Ideas", keeper: ben) }

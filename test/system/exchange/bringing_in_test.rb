@@ -33,6 +33,29 @@ class BringingInSystemTest < ApplicationSystemTestCase
     ActiveJob::Base.queue_adapter = :inline
   end
 
+  test "where pages of the same titles stand already one says which of them counts, before any are made" do
+    gangway = new_page("Gangway", above: @room, by: @ana, markdown: "Ours.")
+    visit "/arrivals/new"
+    attach_file "Files", packed("gangway.md" => "# Gangway\n\nTheirs.", "ramp.md" => "# Ramp\n\nOf the [gangway](gangway.md).")
+    click_on "Read them"
+    select "On Board", from: "Below"
+    assert_text "Who can read there: Everyone here."
+    assert_text "1 page of the same title is there already"
+    select "Take theirs as draft", from: "Gangway"
+    assert_accessible
+    click_on "Look at “Gangway” as it will be"
+    assert_selector ".arrived-original", text: "# Gangway"
+    assert_accessible
+    click_on "Make these pages"
+    assert_text "1 draft holds what came"
+    assert_accessible
+    click_on "Gangway"
+    assert_selector "h1", text: "Compare Gangway"
+    assert_text "Theirs."
+    assert_equal "Ours.", Zuhause::Document::Text.of(gangway.reload.edition.document)
+    assert_equal [ gangway.public_id ], Page.find_by!(title: "Ramp").links.where(use: "link").pluck(:target_id)
+  end
+
   test "a folder as a ZIP file is looked at, its tree changed, made pages, and taken back" do
     files = { "manual/index.md" => "# The manual\n\nSee [the gangway](deck/gangway.md#in-ice).", "manual/deck/gangway.md" => "# Gangway\n\n## In ice\n\nBack to [all](../index.md), or [none](gone.md).", "manual/deck/ramp.md" => "# Ramp", "manual/old.md" => "# Old words" }
     visit "/arrivals/new?above=#{@room.public_id}"

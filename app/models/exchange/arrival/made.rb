@@ -18,6 +18,11 @@ module Arrival::Made
     Page.kept.where(id: files.where(known_page_id: nil).select(:page_id))
   end
 
+  # @return [ActiveRecord::Relation<Page>] that were there already and have what came in their drafts
+  def renewed
+    Page.kept.where(id: files.where(left_out: false).where.not(known_page_id: nil).select(:known_page_id))
+  end
+
   # Of what was made nothing is kept in the end but which file became which page, and what it said: it may come again.
   def slim
     files.where(page_id: nil).destroy_all

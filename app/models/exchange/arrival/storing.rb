@@ -41,10 +41,16 @@ module Arrival::Storing
   def pictures_within(ids)
     return {} if ids.empty?
 
-    pictures.includes(:blob).select { |picture| ids.include?(picture.blob.metadata["id"]) }.to_h { |picture| [ picture.blob.metadata["id"], Upload.new(picture.filename.to_s, picture.download) ] }
+    blobs = ActiveStorage::Blob.where(id: within.values_at(*ids).compact)
+    blobs.to_h { |blob| [ blob.metadata["id"], Upload.new(blob.filename.to_s, path: blob.service.path_for(blob.key)) ] }
   end
 
   private
+
+  # @return [Hash{String=>Integer}] blobs of pictures that came within texts, by the ids that stand there
+  def within
+    @within ||= pictures.includes(:blob).to_h { |picture| [ picture.blob.metadata["id"], picture.blob_id ] }
+  end
 
   # Two files that came by one name are two.
   def free(path, taken)
