@@ -1,6 +1,6 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
-CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, "gathers_sought" boolean DEFAULT 1 NOT NULL, arrival_megabytes integer NOT NULL DEFAULT 1024, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, "gathers_sought" boolean DEFAULT 1 NOT NULL, arrival_megabytes integer NOT NULL DEFAULT 1024, invited_by_keepers varchar NOT NULL DEFAULT 'guests', invitation_days integer NOT NULL DEFAULT 14, CONSTRAINT one_house CHECK (id = 1));
 CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), reset_password_token varchar, reset_password_sent_at datetime(6), session_number integer NOT NULL DEFAULT 0, time_zone varchar NOT NULL DEFAULT 'UTC', language varchar NOT NULL DEFAULT 'en', sites_apart boolean, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
@@ -677,7 +677,50 @@ CREATE INDEX index_arrivals_on_before_id ON arrivals (before_id);
 CREATE UNIQUE INDEX one_grant_for_each_holder ON access_grants (COALESCE(room_id, 0), COALESCE(page_id, 0), holder, COALESCE(person_id, 0), COALESCE(group_id, 0), ends_on IS NULL);
 CREATE UNIQUE INDEX one_entry_for_each_holder ON access_list_entries (access_list_id, holder, COALESCE(person_id, 0), COALESCE(group_id, 0), level);
 CREATE INDEX grants_that_end ON access_grants (ends_on) WHERE ends_on IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "invitations" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "token_digest" varchar NOT NULL, "email" varchar NOT NULL, "name" varchar DEFAULT '' NOT NULL, "role" varchar NOT NULL, "room_id" integer, "page_id" integer, "group_id" integer, "level" integer, "ends_on" date, "words" varchar DEFAULT '' NOT NULL, "inviter_id" integer, "person_id" integer, "created_at" datetime(6) NOT NULL, "expires_at" datetime(6) NOT NULL, "taken_at" datetime(6), "withdrawn_at" datetime(6), CONSTRAINT "fk_rails_659b0dd1e2"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_e632dd0ddb"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_fe69389933"
+FOREIGN KEY ("group_id")
+  REFERENCES "groups" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_7480156672"
+FOREIGN KEY ("inviter_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_32fdfcd79a"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_invitations_on_public_id" ON "invitations" ("public_id");
+CREATE UNIQUE INDEX "index_invitations_on_token_digest" ON "invitations" ("token_digest");
+CREATE INDEX "index_invitations_on_email" ON "invitations" ("email");
+CREATE INDEX "index_invitations_on_room_id" ON "invitations" ("room_id");
+CREATE INDEX "index_invitations_on_page_id" ON "invitations" ("page_id");
+CREATE INDEX "index_invitations_on_group_id" ON "invitations" ("group_id");
+CREATE INDEX "index_invitations_on_inviter_id" ON "invitations" ("inviter_id");
+CREATE INDEX "index_invitations_on_person_id" ON "invitations" ("person_id");
+CREATE UNIQUE INDEX one_open_invitation_to_each_place ON invitations (email, COALESCE(room_id, 0), COALESCE(page_id, 0), COALESCE(group_id, 0)) WHERE taken_at IS NULL AND withdrawn_at IS NULL;
+CREATE TABLE IF NOT EXISTS "access_requests" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "person_id" integer NOT NULL, "address" varchar NOT NULL, "page_id" integer, "room_id" integer, "words" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, "answered_at" datetime(6), "answered_by_id" integer, "given" boolean, CONSTRAINT "fk_rails_092a7369c6"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_6d6689aa0e"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_0ae68bb4c7"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_e71364d474"
+FOREIGN KEY ("answered_by_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_access_requests_on_public_id" ON "access_requests" ("public_id");
+CREATE INDEX "index_access_requests_on_page_id" ON "access_requests" ("page_id");
+CREATE INDEX "index_access_requests_on_room_id" ON "access_requests" ("room_id");
+CREATE INDEX "index_access_requests_on_person_id_and_created_at" ON "access_requests" ("person_id", "created_at");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000004'),
 ('20261127000003'),
 ('20261127000002'),
 ('20261127000001'),

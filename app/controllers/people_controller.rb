@@ -1,23 +1,9 @@
 class PeopleController < ApplicationController
-  include RoleParams
-
   door :people, of: House
   before_action :find_person, only: %i[edit update]
 
   def index
     @pagy, @people = pagy(Person.by_name.includes(:groups, picture_attachment: :blob), limit: 50)
-  end
-
-  def new
-    @person = Person.new
-  end
-
-  def create
-    @person = Person.new(fields(:person).permit(:name, :email))
-    @person.assign_attributes(role_and_office)
-    return redirect_to(people_path, status: :see_other, notice: t(".done", name: @person.name)) if @person.invite(by: viewer.person)
-
-    render :new, status: :unprocessable_entity
   end
 
   def edit; end

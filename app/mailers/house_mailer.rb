@@ -12,8 +12,7 @@ class HouseMailer < ActionMailer::Base
 
   # @param place [Room, Page]
   def taken_over(person, place, by:)
-    name = place.is_a?(Room) ? place.name : place.title
-    write(person, name: name, by: by.name, address: polymorphic_url([ place, :access ]))
+    write(person, name: name_of(place), by: by.name, address: polymorphic_url([ place, :access ]))
   end
 
   # @param act [String] "ending" or "ended"
@@ -22,7 +21,7 @@ class HouseMailer < ActionMailer::Base
   # @param still [Boolean] whether the person may be told its name
   def ending(person, act, place, day:, holder:, still:)
     kind = [ ("own" if holder.nil?), act, ("closed" unless still) ].compact.join("_")
-    told = still ? { name: place.is_a?(Room) ? place.name : place.title, address: holder ? polymorphic_url([ place, :access ]) : polymorphic_url(place) } : { address: root_url }
+    told = still ? { name: name_of(place), address: holder ? polymorphic_url([ place, :access ]) : polymorphic_url(place) } : { address: root_url }
     write(person, kind: kind.to_sym, holder: holder, day: I18n.l(day, format: :day_and_year, locale: person.language), **told)
   end
 
@@ -37,7 +36,7 @@ class HouseMailer < ActionMailer::Base
 
   # @param place [Room, Page] that is given to the group
   def joined(person, place, group:, names:, by:)
-    write(person, name: place.is_a?(Room) ? place.name : place.title, group: group.name, people: names.to_sentence, by: by.name, address: polymorphic_url([ place, :access ]))
+    write(person, name: name_of(place), group: group.name, people: names.to_sentence, by: by.name, address: polymorphic_url([ place, :access ]))
   end
 
   def change_address_from(person, email, token)
@@ -71,6 +70,29 @@ class HouseMailer < ActionMailer::Base
     write(person, title: page.title, by: by.name, number: edition.number, reason: edition.retraction.reason, readers: readers.map(&:name).to_sentence.presence || "–", address: page_editions_url(page))
   end
 
+  # Somebody who is not here yet is written to in the house's own language.
+  Addressee = Struct.new(:name, :email, :language, keyword_init: true)
+  private_constant :Addressee
+
+  # @param invitation [Invitation]
+  # @param token [String] of the address that works once
+  def invited(invitation, token)
+    addressee = Addressee.new(name: invitation.name.presence || invitation.email, email: invitation.email, language: I18n.default_locale)
+    where = name_of(invitation.place) || invitation.group&.name
+    write(addressee, kind: (:place if where), secret: token, by: invitation.inviter.name, name: where, words: said(invitation.words), day: I18n.l(invitation.expires_at.to_date, format: :day_and_year), address: coming_url(token))
+  end
+
+  # @param level [Symbol] that somebody was given on a place
+  def let_in(person, place, by:, level:, ends_on: nil, words: "")
+    ending = ends_on ? "\n#{I18n.t("access_grants.until", day: I18n.l(ends_on, format: :day_and_year, locale: person.language), locale: person.language)}\n" : ""
+    write(person, name: name_of(place), by: by.name, level: I18n.t("access.levels.#{level}", locale: person.language), words: "#{ending}#{said(words)}", address: polymorphic_url(place))
+  end
+
+  # @param request [AccessRequest] of a place that the person keeps
+  def access_asked(person, request)
+    write(person, name: name_of(request.place), by: request.person.name, email: request.person.email, words: said(request.words), address: polymorphic_url([ request.place, :access ]))
+  end
+
   # @param pages [Integer] that were made of what somebody brought in
   def moved_in(person, arrival, pages:)
     write(person, pages: pages, address: arrival_url(arrival))
@@ -82,6 +104,16 @@ class HouseMailer < ActionMailer::Base
   end
 
   private
+
+  # @param place [Room, Page, nil]
+  def name_of(place)
+    place.is_a?(Room) ? place.name : place&.title
+  end
+
+  # What somebody wrote themselves, as a paragraph of its own.
+  def said(words)
+    words.blank? ? "" : "\n#{words.strip}\n"
+  end
 
   # @param secret [String, nil] what of the address opens a door
   # @param kind [Symbol, nil] which of several letters it is

@@ -7,7 +7,7 @@ resource :profile, only: %i[edit update] do
     resource :picture, only: %i[create destroy]
   end
 end
-resources :people, only: %i[index new create edit update] do
+resources :people, only: %i[index edit update] do
   scope module: :people do
     resource :picture, only: :show
     resource :role, only: :update

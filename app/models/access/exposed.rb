@@ -13,6 +13,21 @@ module Exposed
     exposure_with(grants)
   end
 
+  # @param given [Array<Zuhause::Access::Grant>] besides what is given here
+  # @return [Zuhause::Access::Exposure]
+  # @raise [Placed::NoKeeper]
+  def exposure_of_grants(given)
+    grants = grants_with(given)
+    raise Placed::NoKeeper if keeps_itself? && !Exposed.kept?(Zuhause::Access::List.new(grants))
+
+    exposure_with(grants)
+  end
+
+  # @return [Array<Zuhause::Access::Grant>] what it would grant itself
+  def grants_with(given)
+    given.reduce(access_grants.reload.map(&:to_grant)) { |grants, grant| Zuhause::Access.giving(grants, grant) }
+  end
+
   # @return [Array<Zuhause::Access::Grant>] what it would grant itself, see Zuhause::Access.giving
   def grants_after(holders, level, ends_on: nil, instead: nil)
     rows = access_grants.reload.to_a

@@ -52,6 +52,7 @@ module Placed
       before = rows.map(&:to_grant)
       rows.each { |row| row.destroy! unless after.include?(row.to_grant) }
       (after - before).each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
+      AccessRequest.answer(self, holder.id, given: true) if holder.kind == :person && level != :none
     end
   end
 

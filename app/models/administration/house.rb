@@ -4,6 +4,7 @@ class House < ApplicationRecord
 
   BIN_DAYS = (1..3650)
   ARRIVAL_MEGABYTES = (10..20_480)
+  INVITATION_DAYS = (1..90)
 
   belongs_to :front_page, class_name: "Page", optional: true
   points_by :front_page_id, uses: %w[front]
@@ -14,6 +15,8 @@ class House < ApplicationRecord
   normalizes :own_hosts, with: ->(hosts) { hosts.to_s.downcase.split(/[\s,]+/).uniq.join(" ") }
   validates :own_hosts, format: { with: /\A([a-z0-9.:-]+( |\z))*\z/ }, length: { maximum: 1000 }
   validates :bin_days, numericality: { only_integer: true, in: BIN_DAYS }
+  validates :invitation_days, numericality: { only_integer: true, in: INVITATION_DAYS }
+  validates :invited_by_keepers, inclusion: { in: Zuhause::Inviting::BY_KEEPERS.map(&:to_s) }
   validates :arrival_megabytes, numericality: { only_integer: true, in: ARRIVAL_MEGABYTES }
 
   # @return [House, nil] nil until the house has been set up

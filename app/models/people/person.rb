@@ -54,12 +54,6 @@ class Person < ApplicationRecord
     end
   end
 
-  # A new person chooses a password by a mail; nobody invents one for somebody else.
-  def invite(by: nil)
-    self.password = SecureRandom.urlsafe_base64(32)
-    transaction { save && Happening.write(:invited, self, by: by, **slice(:role, :office).symbolize_keys) } && send_reset_password_instructions.present?
-  end
-
   # What a session and a remembered sign-in are held against at every request.
   def authenticatable_salt
     "#{super}#{session_number unless session_number.zero?}"

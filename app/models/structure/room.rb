@@ -91,7 +91,12 @@ class Room < ApplicationRecord
   # @param grants [Array<Zuhause::Access::Grant>] what it would grant
   # @return [Zuhause::Access::Exposure]
   def exposure_with(grants)
-    AccessTrial.new(touched_pages, above: Zuhause::Access::List.new(grants)).exposure
+    trial_of(grants).exposure
+  end
+
+  # @return [AccessTrial]
+  def trial_of(grants)
+    AccessTrial.new(touched_pages, above: Zuhause::Access::List.new(grants))
   end
 
   # @return [Zuhause::Access::Place]

@@ -8,6 +8,7 @@ end
 require "zuhause/document"
 require "zuhause/links"
 require "zuhause/markup"
+require "zuhause/inviting"
 require "zuhause/exchange"
 require "zuhause/access"
 require "zuhause/finding"

@@ -120,8 +120,16 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /house/edit" => { to: "/house/edit" },
     "PATCH /house" => { to: "/house", with: { house: { name: "Other", demo: true } } },
     "GET /people" => { to: "/people" },
-    "GET /people/new" => { to: "/people/new" },
-    "POST /people" => { to: "/people", with: { person: { name: "New", email: "new@x.example", password: "long enough" } } },
+    "GET /invitations" => { to: "/invitations" },
+    "GET /invitations/new" => { to: ->(t) { "/invitations/new?room=#{t.room.public_id}" }, html: [ 404, 404, 403, 403, 200, 404 ] },
+    "POST /invitations" => { to: ->(t) { "/invitations?page=#{t.page.public_id}" }, with: { who: "gita@x.example", role: "guest", level: "read" }, html: [ 404, 404, 403, 403, 200, 404 ] },
+    "DELETE /invitations/:id" => { to: ->(t) { "/invitations/#{t.invitation.public_id}" }, html: [ 404, 404, 404, 404, 303, 404 ] },
+    "POST /invitations/:invitation_id/sending" => { to: ->(t) { "/invitations/#{t.invitation.public_id}/sending" }, html: [ 404, 404, 404, 404, 303, 404 ] },
+    "GET /come/:id" => { to: "/come/guessed", html: :nobody, json: [ 404 ] * 6 },
+    "PATCH /come/:id" => { to: "/come/guessed", with: { person: { name: "Gita", password: "long enough it is" } }, html: :nobody, json: [ 404 ] * 6 },
+    "GET /access_requests" => { to: "/access_requests" },
+    "POST /access_requests" => { to: "/access_requests", with: ->(t) { { address: "/p/#{t.page.to_param}" } } },
+    "DELETE /access_requests/:id" => { to: ->(t) { "/access_requests/#{t.asking.public_id}" }, html: [ 404, 404, 404, 404, 303, 404 ] },
     "GET /people/:id/edit" => { to: ->(t) { "/people/#{t.people[:reader].public_id}/edit" } },
     "PATCH /people/:id" => { to: ->(t) { "/people/#{t.people[:reader].public_id}" }, with: { person: { name: "Other" } } },
     "GET /groups" => { to: "/groups" },
@@ -299,7 +307,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer
+  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -329,6 +337,8 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @term = Term.create!(name: "swell")
     3.times { |i| Sought.create!(wording: "sand", digest: i.to_s, answered: false, day: Date.current) }
     @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current).tap { |arrival| arrival.keep([ [ "a.md", StringIO.new("Sand.") ] ]) }
+    @invitation = Invitation.create!(email: "gita@x.example", role: "guest", page: @page, level: "read", inviter: @people[:keeper], token_digest: "x", created_at: Time.current, expires_at: 1.day.from_now)
+    @asking = AccessRequest.ask(@people[:stranger], "/p/#{@page.to_param}")
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil)
     @pictured = person("Pia Lind")
     @pictured.picture.attach(io: Rails.root.join("docs/screenshots/read.png").open, filename: "picture.png", content_type: "image/png")

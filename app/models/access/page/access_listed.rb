@@ -48,7 +48,12 @@ module Page::AccessListed
   # @param own_list [Boolean] whether it would have a list of its own
   # @return [Zuhause::Access::Exposure]
   def exposure_with(grants, own_list: own_list?)
-    AccessTrial.new(touched_pages, above: above.access_list.to_list, grants: { id => grants }, own_lists: { id => own_list }).exposure
+    trial_of(grants, own_list: own_list).exposure
+  end
+
+  # @return [AccessTrial]
+  def trial_of(grants, own_list: own_list?)
+    AccessTrial.new(touched_pages, above: above.access_list.to_list, grants: { id => grants }, own_lists: { id => own_list })
   end
 
   # @return [Zuhause::Access::Exposure] of giving it a list of its own

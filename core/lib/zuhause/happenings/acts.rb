@@ -29,7 +29,7 @@ module Zuhause
         renamed: seen, moved: seen, tagged: seen, taken_in: seen, split_off: seen, ticked: Act.new(about: :page, news: false, readers: :readers, days: YEAR),
         begun: written, discarded: written, binned: written, back: written, erased: written, file_added: written,
         brought_in: Act.new(about: :place, news: false, readers: :writers),
-        given: kept, changed: kept, taken: kept, ending: kept, ended: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
+        invitation_sent: kept, invitation_withdrawn: kept, access_asked: kept, given: kept, changed: kept, taken: kept, ending: kept, ended: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
         noted: said, proposed: said, asked: said, spoken: said, replied: said, addressed: said,
         remark_settled: said, remark_reopened: said, words_taken: said, words_declined: said, answer_chosen: said, remark_removed: heard,
         review_asked: written, review_approved: written, review_unapproved: written, review_sent_back: written, review_withdrawn: written, review_rules_set: kept, review_rules_ended: kept,
@@ -39,7 +39,7 @@ module Zuhause
         invited: person, person_changed: person, role_changed: person, suspended: person, unsuspended: person, address_changed: person, password_changed: person,
         signed_in: coming, signed_out: coming,
         group_made: group, group_changed: group, group_removed: group,
-        set_up: house, house_changed: house
+        set_up: house, house_changed: house, house_invitation_sent: house, house_invitation_withdrawn: house
       }.freeze
 
       module_function

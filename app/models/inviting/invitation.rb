@@ -1,0 +1,138 @@
+# Somebody who has been asked to come into the house, a room, a page or a group. The address in the mail works once; what it opens is
+# judged when it is taken, by what whoever invited may do then.
+class Invitation < ApplicationRecord
+  include PubliclyIdentified
+
+  LONGEST_WORDS = 1000
+  MOST = 200 # at once
+  STATES = %i[waiting expired taken withdrawn].freeze
+
+  # Whoever invited may do so no more, or the place is gone.
+  class Void < StandardError; end
+
+  belongs_to :room, optional: true
+  belongs_to :page, optional: true
+  belongs_to :group, optional: true
+  belongs_to :inviter, class_name: "Person", optional: true
+  belongs_to :person, optional: true
+
+  enum :role, { member: "member", guest: "guest" }, validate: true
+  enum :level, Viewer::LEVELS, prefix: :may
+
+  normalizes :email, with: ->(email) { email.strip.downcase }
+  normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(name) }
+  validates :email, format: { with: Devise.email_regexp }
+  validates :name, length: { maximum: 80 }
+  validates :words, length: { maximum: LONGEST_WORDS }
+  validates :level, presence: true, if: :place
+
+  scope :untaken, -> { where(taken_at: nil, withdrawn_at: nil) }
+  scope :newest_first, -> { order(created_at: :desc, id: :desc) }
+
+  # @param token [String] of the address in a mail
+  # @return [Invitation, nil] one that can be taken still
+  def self.at(token, now: Time.current)
+    untaken.where(expires_at: now..).find_by(token_digest: digest(token)) if token.present?
+  end
+
+  # @param viewer [Viewer]
+  # @return [ActiveRecord::Relation] those that the viewer may look after: all for administrators, as far as they lead into the house
+  #   or a group; for others, and of places, what they keep
+  def self.looked_after_by(viewer)
+    kept = where(room: Room.giving(viewer, :keep)).or(where(page: Page.kept.giving(viewer, :keep)))
+    viewer.administrator? ? kept.or(where(room: nil, page: nil)) : kept
+  end
+
+  def self.digest(token)
+    OpenSSL::Digest::SHA256.hexdigest(token.to_s)
+  end
+
+  # Sends it, or sends it again: what was sent before works no more.
+  # @return [Boolean] false, with errors
+  def send_out(at: Time.current)
+    token = SecureRandom.urlsafe_base64(24)
+    self.token_digest, self.expires_at = self.class.digest(token), at + House.current.invitation_days.days
+    self.created_at ||= at
+    return false unless save
+
+    HouseMailer.invited(self, token).deliver_now
+    true
+  end
+
+  def withdraw(by:, at: Time.current)
+    transaction do
+      next false unless self.class.untaken.where(id: id).update_all(withdrawn_at: at) == 1
+
+      Happening.write(*act(:invitation_withdrawn), by: by, at: at, invitation: public_id)
+    end
+  end
+
+  # @return [Symbol] one of {STATES}
+  def state(now: Time.current)
+    if taken_at then :taken
+    elsif withdrawn_at then :withdrawn
+    else expires_at < now ? :expired : :waiting
+    end
+  end
+
+  # @return [Room, Page, nil]
+  def place
+    page || room
+  end
+
+  # @param name [Symbol]
+  # @return [Array(Symbol, Room|Page|House)] what is written of it, and about what
+  def act(name)
+    place ? [ name, place ] : [ :"house_#{name}", House.current ]
+  end
+
+  # @return [Boolean] whether it still opens what it says
+  def holds?
+    return false if inviter.nil? || inviter.suspended? || place&.then { |there| there.is_a?(Page) && there.binned? }
+
+    Inviting.new(Viewer.new(inviter), place: place, group: group).may?(role.to_sym)
+  end
+
+  # Lets in somebody who has an account.
+  #
+  # @raise [Void]
+  def take(person, at: Time.current)
+    transaction do
+      raise Void unless self.class.untaken.where(id: id).update_all(taken_at: at, person_id: person.id) == 1 && holds?
+
+      let_in(person, at)
+    end
+  end
+
+  # Makes an account for whoever was asked; all else that waits for the same address is taken along.
+  #
+  # @return [Person] with errors if the name or the password will not do
+  # @raise [Void]
+  def come(name:, password:, at: Time.current)
+    person = Person.new(email: email, name: name, password: password, role: role)
+    return person unless person.valid?
+
+    transaction do
+      raise Void unless holds?
+
+      person.save!
+      Happening.write(:invited, person, by: inviter, at: at, role: role)
+      take(person, at: at)
+      self.class.untaken.where(email: email, expires_at: at..).find_each { |other| other.take(person, at: at) if other.holds? }
+    end
+    person
+  end
+
+  private
+
+  def let_in(person, at)
+    raise Void unless group.nil? || group.change(name: group.name, people: [ *group.people, person ].uniq, by: inviter)
+    return unless place
+
+    holder = Zuhause::Access::Holder.new(:person, person.id)
+    return if ends_on && ends_on < Date.current
+
+    exposure = place.exposure_of_giving([ holder ], level.to_sym, ends_on: ends_on)
+    place.record_access(:given, by: inviter, exposure: exposure, holder: holder, level: level, ends_on: ends_on, at: at) { place.grant(holder, level.to_sym, ends_on: ends_on) }
+  end
+end
