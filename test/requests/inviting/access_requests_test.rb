@@ -36,9 +36,9 @@ class AccessRequestsTest < ActionDispatch::IntegrationTest
     AccessRequest.ask(@ben, "/p/#{@page.to_param}", words: "For the ledger")
     sign_in @ana
     get "/p/#{@page.to_param}/access"
-    assert_select ".asked", text: /Ben Holt.*For the ledger/m
+    assert_select ".invitees", text: /Ben Holt.*For the ledger/m
     get "/access_requests"
-    assert_select ".asked", text: /Ben Holt.*to Wages/m
+    assert_select ".invitees", text: /Ben Holt.*to Wages/m
     post "/p/#{@page.to_param}/access_grants", params: { holders: [ "person:#{@ben.public_id}" ], level: "read", ends_on: (Date.current + 2).iso8601, confirmed: 1 }
     assert_equal [ :read, 0 ], [ Viewer.new(@ben).level_on(@page.reload), AccessRequest.unanswered.count ]
     assert_equal [ "ben.holt@ternholm.example", "Wages is open to you" ], SentMail.order(:id).last.then { |mail| [ mail.recipient, mail.subject ] }
@@ -50,7 +50,7 @@ class AccessRequestsTest < ActionDispatch::IntegrationTest
     assert_no_difference("SentMail.count") { delete "/access_requests/#{request.public_id}" }
     assert_equal false, request.reload.given
     get "/access_requests"
-    assert_select ".asked", 0
+    assert_select ".invitees", 0
   end
 
   test "only who keeps it hears of it, and answers" do
@@ -60,7 +60,7 @@ class AccessRequestsTest < ActionDispatch::IntegrationTest
     [ writer, eve, @ben ].each do |other|
       sign_in other
       get "/access_requests"
-      assert_select ".asked", 0
+      assert_select ".invitees", 0
       delete "/access_requests/#{request.public_id}"
       assert_response :not_found
     end

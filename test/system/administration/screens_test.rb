@@ -23,17 +23,11 @@ class ScreensTest < ApplicationSystemTestCase
     assert_no_text "Set up the house"
   end
 
-  test "an administrator adds people and makes groups" do
+  test "an administrator looks after people and makes groups" do
+    person("Gerd Moll", role: "guest")
     sign_in_as person("Rosa Tamm", office: "administrator")
     open_menu "People"
     assert_accessible
-    click_on "Add a person"
-    assert_accessible
-    fill_in "Name", with: "Gerd Moll"
-    fill_in "Email", with: "gerd.moll@vikness-yard.example"
-    select "Guest", from: "Role"
-    click_on "Add"
-    assert_text "Gerd Moll gets a mail to choose a password."
     click_on "Gerd Moll"
     assert_accessible
     click_on "Suspend"
