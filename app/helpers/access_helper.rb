@@ -17,6 +17,13 @@ module AccessHelper
     judgement.grant.ends_on ? "#{why}, #{t("access.until", day: short_day(judgement.grant.ends_on))}" : why
   end
 
+  # @param grant [Zuhause::Access::Grant] through which somebody can open something
+  def reach_words(grant)
+    holder = grant.holder
+    words = t("people.reaches.show.through.#{holder.kind}", group: holder.kind == :group ? @group_names.fetch(holder.id) { t("happenings.somebody") } : nil)
+    grant.ends_on ? "#{words}, #{t("access.until", day: short_day(grant.ends_on))}" : words
+  end
+
   # What those who can read a page do: one reads, several read, I can read it.
   #
   # @param facts [PageFacts]

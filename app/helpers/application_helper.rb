@@ -65,6 +65,15 @@ module ApplicationHelper
     name.is_a?(Integer) ? t("audience.people", count: name) : t("audience.#{name}")
   end
 
+  SIGNS = { anyone: "globe", everyone: "house", only_me: "lock" }.freeze
+
+  # Whom something is open to, by sign and word.
+  #
+  # @param name [Symbol, Integer] see Zuhause::Access::Audience#name
+  def audience_sign(name)
+    safe_join([ icon(SIGNS.fetch(name, "users"), size: 14), " ", audience_words(name) ])
+  end
+
   # A field with its label, its hint and what is wrong with it, tied together for everybody.
   def field(form, name, hint: nil, **options, &block)
     render "shared/field", form: form, name: name, hint: hint, options: options, control: block

@@ -10,6 +10,7 @@ end
 resources :people, only: %i[index edit update] do
   scope module: :people do
     resource :picture, only: :show
+    resource :reach, only: :show
     resource :role, only: :update
     resource :suspension, only: %i[create destroy]
     resource :password_mail, only: :create

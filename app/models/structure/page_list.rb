@@ -1,6 +1,6 @@
 # Pages of the house, or of one room, as a list: those that somebody has to do with in one way or another, sorted.
 class PageList
-  FILTERS = %w[all written kept shared read drafts aside bin].freeze
+  FILTERS = %w[all written kept shared guests anyone read drafts aside bin].freeze
   SORTS = %w[title changed keeper reads].freeze
   PER_PAGE = 50
 
@@ -34,6 +34,13 @@ class PageList
     rows.group_by(&:first).transform_values do |found|
       found.filter_map { |_list, person, group, name| person || (name if viewer.active_member? || viewer.subject.groups.include?(group)) }.sort
     end
+  end
+
+  # @return [Hash{Page=>Symbol|Integer}] whom each is open to, see Zuhause::Access::Audience#name
+  def audiences_of(pages)
+    lists, people = AccessList.lists(pages.map(&:access_list_id)), Person.viewers
+    names = Hash.new { |known, (list, lowest)| known[[ list, lowest ]] = Zuhause::Access::Audience.new(lists.fetch(list), people, viewer.switches, lowest: lowest).name(asker: person&.id) }
+    pages.index_with { |page| names[[ page.access_list_id, page.lowest_to_see ]] }
   end
 
   # @return [Hash{Integer=>Integer}] how often each has been read
@@ -73,6 +80,15 @@ class PageList
   def shared
     given = AccessGrant.where(person: person).or(AccessGrant.where(group_id: viewer.subject.groups)).where.not(page: nil)
     seen.where(id: given.select(:page_id)).where.not(author: person)
+  end
+
+  # Open to a guest or more, or to anyone.
+  def guests
+    seen.where.not(edition_id: nil).where(access_list_id: OpenTo.guests)
+  end
+
+  def anyone
+    seen.where.not(edition_id: nil).where(access_list_id: OpenTo.anyone)
   end
 
   def read

@@ -130,6 +130,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /access_requests" => { to: "/access_requests" },
     "POST /access_requests" => { to: "/access_requests", with: ->(t) { { address: "/p/#{t.page.to_param}" } } },
     "DELETE /access_requests/:id" => { to: ->(t) { "/access_requests/#{t.asking.public_id}" }, html: [ 404, 404, 404, 404, 303, 404 ] },
+    "GET /people/:person_id/reach" => { to: ->(t) { "/people/#{t.people[:reader].public_id}/reach" } },
     "GET /people/:id/edit" => { to: ->(t) { "/people/#{t.people[:reader].public_id}/edit" } },
     "PATCH /people/:id" => { to: ->(t) { "/people/#{t.people[:reader].public_id}" }, with: { person: { name: "Other" } } },
     "GET /groups" => { to: "/groups" },
