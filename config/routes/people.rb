@@ -11,11 +11,13 @@ resources :people, only: %i[index edit update] do
   scope module: :people do
     resource :picture, only: :show
     resource :reach, only: :show
+    resource :keeping, only: %i[show create]
     resource :role, only: :update
     resource :suspension, only: %i[create destroy]
     resource :password_mail, only: :create
     resource :sessions, only: :destroy
   end
 end
+resources :colleagues, only: :index
 resources :email_changes, only: %i[show update], path: "address"
 resources :groups, only: %i[index new create edit update destroy]

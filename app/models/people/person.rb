@@ -19,6 +19,8 @@ class Person < ApplicationRecord
 
   normalizes :name, with: ->(name) { Zuhause::Document::Title.clean(name) }
   validates :name, presence: true, length: { maximum: 80 }
+  normalizes :occupation, :contact, :spoken, with: ->(text) { text.to_s.squish }
+  validates :occupation, :contact, :spoken, length: { maximum: 120 }
   validates :theme, inclusion: { in: THEMES }
   validates :time_zone, inclusion: { in: ->(_person) { ActiveSupport::TimeZone::MAPPING.keys } }
   validates :language, inclusion: { in: ->(_person) { I18n.available_locales.map(&:to_s) } }
