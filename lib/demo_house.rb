@@ -22,6 +22,7 @@ class DemoHouse
     read_yaml(FOLDER.join("terms.yml")).each { |entry| Term.create!(person: @people.fetch("rosa.tamm"), **entry) }
     DemoReviews.new(read_yaml(FOLDER.join("reviews.yml")), @people, @groups).load
     DemoTalk.new(read_yaml(FOLDER.join("talk.yml")), @people).load
+    DemoInviting.new(read_yaml(FOLDER.join("inviting.yml")), @people).load
     FileText.catch_up
     DemoSearches.new(read_yaml(FOLDER.join("searches.yml")), @people).load
     AddressCheck.new(web: SimulatedWeb.new, pause: 0).run

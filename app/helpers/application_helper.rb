@@ -70,8 +70,10 @@ module ApplicationHelper
   # Whom something is open to, by sign and word.
   #
   # @param name [Symbol, Integer] see Zuhause::Access::Audience#name
-  def audience_sign(name)
-    safe_join([ icon(SIGNS.fetch(name, "users"), size: 14), " ", audience_words(name) ])
+  # @param guests [Integer] among them
+  def audience_sign(name, guests = 0)
+    words = name == :everyone && guests.positive? ? t("audience.with_guests", everyone: audience_words(name), count: guests) : audience_words(name)
+    safe_join([ icon(SIGNS.fetch(name, "users"), size: 14), " ", words ])
   end
 
   # A field with its label, its hint and what is wrong with it, tied together for everybody.

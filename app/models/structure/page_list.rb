@@ -36,11 +36,15 @@ class PageList
     end
   end
 
-  # @return [Hash{Page=>Symbol|Integer}] whom each is open to, see Zuhause::Access::Audience#name
+  # @return [Hash{Page=>Array(Symbol|Integer, Integer)}] whom each is open to (Zuhause::Access::Audience#name), and how many guests are
+  #   among them
   def audiences_of(pages)
     lists, people = AccessList.lists(pages.map(&:access_list_id)), Person.viewers
-    names = Hash.new { |known, (list, lowest)| known[[ list, lowest ]] = Zuhause::Access::Audience.new(lists.fetch(list), people, viewer.switches, lowest: lowest).name(asker: person&.id) }
-    pages.index_with { |page| names[[ page.access_list_id, page.lowest_to_see ]] }
+    told = Hash.new do |known, (list, lowest)|
+      audience = Zuhause::Access::Audience.new(lists.fetch(list), people, viewer.switches, lowest: lowest)
+      known[[ list, lowest ]] = [ audience.name(asker: person&.id), audience.guests.size ]
+    end
+    pages.index_with { |page| told[[ page.access_list_id, page.lowest_to_see ]] }
   end
 
   # @return [Hash{Integer=>Integer}] how often each has been read

@@ -52,8 +52,8 @@ class ReachTest < ActiveSupport::TestCase
     House.current.update!(public_addresses: false, guests: true)
     travel(3.days) { assert_equal [ %w[Signals], [] ], %w[guests anyone].map { |filter| list.(filter) } }
     pages = [ @gangway, @signals, @wages ].map(&:reload)
-    assert_equal [ :everyone, :everyone ], PageList.new(viewer(@ana)).audiences_of(pages.first(2)).values
-    assert_equal 2, PageList.new(viewer(@ben)).audiences_of([ @wages ]).values.first
+    assert_equal [ [ :everyone, 1 ], [ :everyone, 1 ] ], PageList.new(viewer(@ana)).audiences_of(pages.first(2)).values
+    assert_equal [ 2, 1 ], PageList.new(viewer(@ben)).audiences_of([ @wages ]).values.first
   end
 
   private

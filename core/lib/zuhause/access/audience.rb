@@ -26,6 +26,11 @@ module Zuhause
         levels.size == 1 && levels.keys.first.id == asker ? :only_me : levels.size
       end
 
+      # @return [Array<Viewer>] guests among them
+      def guests
+        levels.keys.select { |person| person.role == :guest }
+      end
+
       # @return [Array<Viewer>] those with at least a level
       def at_least(level)
         levels.select { |_person, given| Level.at_least?(given, level) }.keys
