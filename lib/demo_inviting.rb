@@ -22,7 +22,7 @@ class DemoInviting
 
   def invite(entry)
     inviting = Inviting.new(Viewer.new(@people.fetch(entry[:by])), place: (page(entry) if entry[:page]))
-    asked = inviting.asked(Zuhause::Inviting::Addresses.new(entry[:who]).entries, Hash.new(entry[:level]&.to_sym))
+    asked = inviting.asked(Zuhause::Inviting::MailAddresses.new(entry[:who]).entries, Hash.new(entry[:level]&.to_sym))
     inviting.invite(asked, role: entry[:role].to_sym, ends_on: entry[:days] && (Date.current + entry[:days]), words: entry[:words].to_s)
   end
 

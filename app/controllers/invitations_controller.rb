@@ -52,14 +52,14 @@ class InvitationsController < ApplicationController
     @level = params[:level].to_s.to_sym.then { |level| Viewer::LEVELS.key?(level) ? level : :read }
     @ends_on = last_day
     @words = params[:words].to_s.strip.slice(0, Invitation::LONGEST_WORDS)
-    @read = Zuhause::Inviting::Addresses.new(params[:who])
+    @read = Zuhause::Inviting::MailAddresses.new(params[:who])
     read_rows
   end
 
   # What was looked at comes back row by row, with a level each; at first it is what was written.
   def read_rows
     emails, names, levels = %i[emails names levels].map { |name| Array(params[name]).map(&:to_s) }
-    @read = Zuhause::Inviting::Addresses.new(emails.zip(names).map { |email, name| "#{name.to_s.tr("\n<>", " ")} <#{email.strip}>" unless email.strip.empty? }.compact.join("\n")) if emails.any?
+    @read = Zuhause::Inviting::MailAddresses.new(emails.zip(names).map { |email, name| "#{name.to_s.tr("\n<>", " ")} <#{email.strip}>" unless email.strip.empty? }.compact.join("\n")) if emails.any?
     chosen = emails.map { |email| email.strip.downcase }.zip(levels).to_h.transform_values { |level| level.to_s.to_sym }.select { |_email, level| Viewer::LEVELS.key?(level) }
     @asked = @inviting.asked(@read.entries, Hash.new { |_levels, email| chosen[email] || @level })
   end

@@ -24,7 +24,7 @@ class Inviting
     %i[guest member].select { |role| may?(role) }
   end
 
-  # @param entries [Array<Zuhause::Inviting::Addresses::Entry>]
+  # @param entries [Array<Zuhause::Inviting::MailAddresses::Entry>]
   # @param levels [Hash{String=>Symbol}] by address
   # @return [Array<Asked>]
   def asked(entries, levels)

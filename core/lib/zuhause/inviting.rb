@@ -1,4 +1,4 @@
-require "zuhause/inviting/addresses"
+require "zuhause/inviting/mail_addresses"
 
 module Zuhause
   # How people come into a house.

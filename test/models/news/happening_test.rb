@@ -70,7 +70,7 @@ class HappeningTest < ActiveSupport::TestCase
   attr_reader :ana, :ben, :eve, :room
 
   def invite(place, by:)
-    entry = Zuhause::Inviting::Addresses.new("gita@x.example").entries.first
+    entry = Zuhause::Inviting::MailAddresses.new("gita@x.example").entries.first
     inviting = Inviting.new(Viewer.new(by), place: place)
     inviting.invite(inviting.asked([ entry ], { entry.email => :read }), role: :member)
     Invitation.last

@@ -152,7 +152,7 @@ class InvitingTest < ActionDispatch::IntegrationTest
   # @return [String] the token of the mail
   def invite(email, by: @ana, place: nil, group: nil, role: :guest, level: :read, ends_on: nil)
     inviting = Inviting.new(Viewer.new(by), place: place, group: group)
-    entries = Zuhause::Inviting::Addresses.new(email).entries
+    entries = Zuhause::Inviting::MailAddresses.new(email).entries
     assert_includes inviting.roles, role
     inviting.invite(inviting.asked(entries, { email => level }), role: role, ends_on: ends_on)
     SentMail.last.secret

@@ -2,7 +2,7 @@ module Zuhause
   module Inviting
     # Mail addresses with names, as people paste them: one on a line or many, separated by commas or semicolons, the name before
     # the address or behind it, with or without angle brackets. An address is what HTML's 4.10.5.1.5 takes for one.
-    class Addresses
+    class MailAddresses
       LOCAL = %r{[a-z0-9.!\#$%&'*+/=?^_`{|}~-]}i
       ADDRESS = /(?<!#{LOCAL})#{LOCAL}{1,64}@[a-z0-9](?:[a-z0-9-]{0,61}[a-z0-9])?(?:\.[a-z0-9](?:[a-z0-9-]{0,61}[a-z0-9])?)+/i
       AROUND = /\A[\s,;<>"'()\[\]:]+|[\s,;<>"'()\[\]:]+\z/
