@@ -1,5 +1,5 @@
 class ApplicationController < ActionController::Base
-  include Shapes, Pundit::Authorization, Pagy::Backend, Doors
+  include Shapes, Pundit::Authorization, Pagy::Backend, Doors, LooksAs
 
   around_action :in_own_terms
   before_action :set_up_first
@@ -18,7 +18,7 @@ class ApplicationController < ActionController::Base
   private
 
   def viewer
-    @viewer ||= Viewer.new(current_person, house)
+    @viewer ||= Viewer.new(current_person, house).then { |own| (looking_as(own) if own.signed_in?) || own }
   end
   alias pundit_user viewer
 

@@ -4,7 +4,7 @@ class HomeController < ApplicationController
   LATEST = 12
 
   def show
-    return redirect_to(new_person_session_path) unless viewer.signed_in?
+    return redirect_to(new_person_session_path) unless viewer.signed_in? || viewer.looking?
 
     @front = FrontPage.shown(house, viewer)
     @rooms = Room.seen_by(viewer).in_order

@@ -6,7 +6,7 @@ class HousesController < ApplicationController
   def edit; end
 
   def update
-    settings = fields(:house).permit(:name, :guests, :public_addresses, :bin_days, :invited_by_keepers, :invitation_days, :arrival_megabytes, :front_page, :sites_apart, :checks_addresses, :own_hosts, :schemes, :gathers_sought)
+    settings = fields(:house).permit(:name, :guests, :public_addresses, :circles, :bin_days, :joining_domains, :invited_by_keepers, :invitation_days, :arrival_megabytes, :front_page, :sites_apart, :checks_addresses, :own_hosts, :schemes, :gathers_sought)
     practice = params[:house][:practice]&.then { |given| given == "1" }
     front = settings.delete(:front_page)
     house.front_page = FrontPage.chosen(house, front, viewer) unless front.nil?
@@ -22,6 +22,13 @@ class HousesController < ApplicationController
   # Says first what turning a switch opens and closes.
   def looked?(settings)
     switches = house.dup.tap { |changed| changed.assign_attributes(settings) }.switches
-    looked_at?(switches == house.switches ? nil : Exposed.of_house(switches_after: switches), { act: :switches }, back: edit_house_path)
+    changed = house.dup.tap { |copy| copy.assign_attributes(settings) }
+    besides = changed.joining_domains != house.joining_domains && changed.joining_domains.present? && changed.valid? ? [ joining_words(changed) ] : []
+    exposure = Exposed.of_house(switches_after: switches) unless switches == house.switches && besides.empty?
+    looked_at?(exposure, { act: :switches }, back: edit_house_path, besides: besides)
+  end
+
+  def joining_words(changed)
+    t("houses.edit.joining_opens", domains: changed.joining_domains.split.to_sentence, count: Inviting.new(viewer).pages_for(:member, nil))
   end
 end

@@ -79,7 +79,8 @@ class HouseMailer < ActionMailer::Base
   def invited(invitation, token)
     addressee = Addressee.new(name: invitation.name.presence || invitation.email, email: invitation.email, language: I18n.default_locale)
     where = name_of(invitation.place) || invitation.group&.name
-    write(addressee, kind: (:place if where), secret: token, by: invitation.inviter.name, name: where, words: said(invitation.words), day: I18n.l(invitation.expires_at.to_date, format: :day_and_year), address: coming_url(token))
+    kind = invitation.of_themselves? ? :joining : (:place if where)
+    write(addressee, kind: kind, secret: token, by: invitation.inviter&.name, name: where, words: said(invitation.words), day: I18n.l(invitation.expires_at.to_date, format: :day_and_year), address: coming_url(token))
   end
 
   # @param level [Symbol] that somebody was given on a place

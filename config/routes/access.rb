@@ -4,6 +4,7 @@ resources :takeovers, only: %i[index create]
 concern :accessible do
   resource :access, only: :show
   resources :access_grants, only: %i[new create update destroy]
+  resources :circles, only: %i[create destroy]
 end
 
 resources :pages, path: "p", only: [] do

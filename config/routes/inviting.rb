@@ -5,3 +5,6 @@ resources :invitations, only: %i[index new create destroy] do
 end
 resources :comings, only: %i[show update], path: "come"
 resources :access_requests, only: %i[index create destroy]
+resource :look, only: %i[create destroy], path: "look-as"
+resource :join, only: %i[new create]
+resources :openings, only: %i[show update], path: "circle"

@@ -47,14 +47,24 @@ module Placed
   # @param instead [AccessGrant, nil] of the same holder, which it takes the place of
   def grant(holder, level, ends_on: nil, instead: nil)
     change_access do
-      after = grants_after([ holder ], level, ends_on: ends_on, instead: instead)
-      rows = access_grants.to_a
-      before = rows.map(&:to_grant)
-      rows.each { |row| row.destroy! unless after.include?(row.to_grant) }
-      (after - before).each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
+      keep_grants(grants_after([ holder ], level, ends_on: ends_on, instead: instead))
       AccessRequest.answer(self, holder.id, given: true) if holder.kind == :person && level != :none
     end
   end
+
+  # Brings the rows in line; one that goes on as another of its kind keeps its number.
+  def keep_grants(after)
+    rows = access_grants.to_a
+    fresh = after - rows.map(&:to_grant)
+    rows.reject { |row| after.include?(row.to_grant) }.each do |row|
+      other = fresh.find { |grant| grant.holder == row.to_grant.holder && grant.ends_on.nil? == row.ends_on.nil? }
+      next row.destroy! unless other
+
+      row.update!(told_ahead_at: nil, told_ended_at: nil, **AccessGrant.columns_for(fresh.delete(other)))
+    end
+    fresh.each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
+  end
+  private :keep_grants
 
   # @return [Zuhause::Access::Audience] who can get in, of all the people of the house
   def audience

@@ -20,6 +20,11 @@ class Viewer
     !person.nil?
   end
 
+  # @return [Boolean] whether somebody else looks, see LookingViewer
+  def looking?
+    false
+  end
+
   # @param level [Symbol]
   # @return [Set<Integer>] the access lists that give this viewer the level or more
   def list_ids(level)

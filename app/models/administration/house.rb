@@ -15,6 +15,9 @@ class House < ApplicationRecord
   normalizes :own_hosts, with: ->(hosts) { hosts.to_s.downcase.split(/[\s,]+/).uniq.join(" ") }
   validates :own_hosts, format: { with: /\A([a-z0-9.:-]+( |\z))*\z/ }, length: { maximum: 1000 }
   validates :bin_days, numericality: { only_integer: true, in: BIN_DAYS }
+  DOMAIN = /[a-z0-9](?:[a-z0-9-]{0,61}[a-z0-9])?(?:\.[a-z0-9](?:[a-z0-9-]{0,61}[a-z0-9])?)+/
+  normalizes :joining_domains, with: ->(domains) { domains.to_s.downcase.split(/[\s,;]+/).map { |domain| domain.delete_prefix("@") }.reject(&:empty?).uniq.join(" ") }
+  validates :joining_domains, format: { with: /\A(?:#{DOMAIN}(?: |\z))*\z/ }, length: { maximum: 500 }
   validates :invitation_days, numericality: { only_integer: true, in: INVITATION_DAYS }
   validates :invited_by_keepers, inclusion: { in: Zuhause::Inviting::BY_KEEPERS.map(&:to_s) }
   validates :arrival_megabytes, numericality: { only_integer: true, in: ARRIVAL_MEGABYTES }
@@ -31,6 +34,12 @@ class House < ApplicationRecord
     owner = Person.new(owner.merge(office: "owner"))
     saved = [ house, owner ].map(&:valid?).all? && transaction { house.save! && owner.save! && Happening.write(:set_up, house, by: owner) && true }
     [ house, owner, saved ]
+  end
+
+  # @param email [String]
+  # @return [Boolean] whether whoever has that address becomes a member by themselves
+  def joins?(email)
+    joining_domains.split.include?(email.to_s.downcase.split("@", 2).last)
   end
 
   # @return [Boolean] whether there is a practice room in use

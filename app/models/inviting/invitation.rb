@@ -35,6 +35,20 @@ class Invitation < ApplicationRecord
     untaken.where(expires_at: now..).find_by(token_digest: digest(token)) if token.present?
   end
 
+  SENT_AGAIN_AFTER = 10.minutes
+
+  # Writes to somebody whose address is of a domain that the house names, and who is not here yet. Nobody is told whether it did.
+  def self.join(email, now: Time.current)
+    email = email.to_s.strip.downcase
+    return if !email.match?(Devise.email_regexp) || !House.current.joins?(email) || Person.exists?(email: email)
+
+    invitation = untaken.find_or_initialize_by(email: email, room_id: nil, page_id: nil, group_id: nil)
+    return if invitation.persisted? && (invitation.inviter_id || invitation.expires_at > now + House.current.invitation_days.days - SENT_AGAIN_AFTER)
+
+    invitation.role = "member"
+    invitation.send_out(at: now)
+  end
+
   # @param viewer [Viewer]
   # @return [ActiveRecord::Relation] those that the viewer may look after: all for administrators, as far as they lead into the house
   #   or a group; for others, and of places, what they keep
@@ -86,8 +100,14 @@ class Invitation < ApplicationRecord
     place ? [ name, place ] : [ :"house_#{name}", House.current ]
   end
 
+  # @return [Boolean] whether nobody invited, but whoever it is asked for it
+  def of_themselves?
+    inviter_id.nil? && place.nil? && group.nil?
+  end
+
   # @return [Boolean] whether it still opens what it says
   def holds?
+    return House.current.joins?(email) if of_themselves?
     return false if inviter.nil? || inviter.suspended? || place&.then { |there| there.is_a?(Page) && there.binned? }
 
     Inviting.new(Viewer.new(inviter), place: place, group: group).may?(role.to_sym)
@@ -116,7 +136,7 @@ class Invitation < ApplicationRecord
       raise Void unless holds?
 
       person.save!
-      Happening.write(:invited, person, by: inviter, at: at, role: role)
+      Happening.write(:invited, person, by: inviter || person, at: at, role: role)
       take(person, at: at)
       self.class.untaken.where(email: email, expires_at: at..).find_each { |other| other.take(person, at: at) if other.holds? }
     end

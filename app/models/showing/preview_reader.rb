@@ -20,6 +20,6 @@ class PreviewReader < Viewer
 
   # Nobody is named in person: only what is open to everybody counts.
   def entries
-    super.reject { |_list, holder, _level| holder.id }
+    super.reject { |_list, grant| grant.holder.id }
   end
 end

@@ -53,6 +53,7 @@ class HappeningTest < ActiveSupport::TestCase
     invited: ->(t) { t.invite(nil, by: t.eve).come(name: "Gita Nor", password: PASSWORD) },
     invitation_sent: ->(t) { t.invite(t.room, by: t.ana) }, invitation_withdrawn: ->(t) { t.invite(t.room, by: t.ana).withdraw(by: t.ana) },
     house_invitation_sent: ->(t) { t.invite(nil, by: t.eve) }, house_invitation_withdrawn: ->(t) { t.invite(nil, by: t.eve).withdraw(by: t.eve) },
+    circle_drawn: ->(t) { t.circle }, circle_ended: ->(t) { t.circle.end(by: t.ana) },
     access_asked: ->(t) { AccessRequest.ask(t.ben, "/p/#{t.hidden.to_param}") },
     ending: ->(t) { t.end_access(2.days) }, ended: ->(t) { t.end_access(20.days) },
     person_changed: ->(t) { t.ben.change(name: "Benno Holt", by: t.eve) }, role_changed: ->(t) { t.ben.change(role: "guest", by: t.eve) },
@@ -74,6 +75,10 @@ class HappeningTest < ActiveSupport::TestCase
     inviting = Inviting.new(Viewer.new(by), place: place)
     inviting.invite(inviting.asked([ entry ], { entry.email => :read }), role: :member)
     Invitation.last
+  end
+
+  def circle
+    Circle.draw(room, level: "read", ends_on: Date.current + 3, by: ana).first
   end
 
   def hidden

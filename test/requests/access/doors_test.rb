@@ -127,6 +127,16 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "POST /invitations/:invitation_id/sending" => { to: ->(t) { "/invitations/#{t.invitation.public_id}/sending" }, html: [ 404, 404, 404, 404, 303, 404 ] },
     "GET /come/:id" => { to: "/come/guessed", html: :nobody, json: [ 404 ] * 6 },
     "PATCH /come/:id" => { to: "/come/guessed", with: { person: { name: "Gita", password: "long enough it is" } }, html: :nobody, json: [ 404 ] * 6 },
+    "GET /join/new" => { to: "/join/new", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "POST /join" => { to: "/join", with: { email: "gita@x.example" }, html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "GET /circle/:id" => { to: "/circle/guessed", html: :nobody },
+    "PATCH /circle/:id" => { to: "/circle/guessed", html: :nobody },
+    "POST /p/:page_id/circles" => { to: ->(t) { "/p/#{t.page.to_param}/circles" }, with: ->(_t) { { level: "read", ends_on: (Date.current + 9).iso8601 } } },
+    "DELETE /p/:page_id/circles/:id" => { to: ->(t) { "/p/#{t.page.to_param}/circles/#{t.circle.public_id}" } },
+    "POST /rooms/:room_id/circles" => { to: ->(t) { "/rooms/#{t.room.public_id}/circles" }, with: ->(_t) { { level: "read", ends_on: (Date.current + 9).iso8601 } } },
+    "DELETE /rooms/:room_id/circles/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}/circles/#{t.room_circle.public_id}" } },
+    "POST /look-as" => { to: "/look-as", with: { who: "outside" } },
+    "DELETE /look-as" => { to: "/look-as" },
     "GET /access_requests" => { to: "/access_requests" },
     "POST /access_requests" => { to: "/access_requests", with: ->(t) { { address: "/p/#{t.page.to_param}" } } },
     "DELETE /access_requests/:id" => { to: ->(t) { "/access_requests/#{t.asking.public_id}" }, html: [ 404, 404, 404, 404, 303, 404 ] },
@@ -311,7 +321,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking
+  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking, :circle, :room_circle
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -342,6 +352,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     3.times { |i| Sought.create!(wording: "sand", digest: i.to_s, answered: false, day: Date.current) }
     @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current).tap { |arrival| arrival.keep([ [ "a.md", StringIO.new("Sand.") ] ]) }
     @invitation = Invitation.create!(email: "gita@x.example", role: "guest", page: @page, level: "read", inviter: @people[:keeper], token_digest: "x", created_at: Time.current, expires_at: 1.day.from_now)
+    @circle, @room_circle = [ @page, @room ].map { |place| Circle.draw(place, level: "read", ends_on: Date.current + 9, by: @people[:keeper]).first }
     @asking = AccessRequest.ask(@people[:stranger], "/p/#{@page.to_param}")
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil)
     @pictured = person("Pia Lind")

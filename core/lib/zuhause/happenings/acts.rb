@@ -29,7 +29,7 @@ module Zuhause
         renamed: seen, moved: seen, tagged: seen, taken_in: seen, split_off: seen, ticked: Act.new(about: :page, news: false, readers: :readers, days: YEAR),
         begun: written, discarded: written, binned: written, back: written, erased: written, file_added: written,
         brought_in: Act.new(about: :place, news: false, readers: :writers),
-        invitation_sent: kept, invitation_withdrawn: kept, access_asked: kept, given: kept, changed: kept, taken: kept, ending: kept, ended: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
+        invitation_sent: kept, invitation_withdrawn: kept, access_asked: kept, circle_drawn: kept, circle_ended: kept, given: kept, changed: kept, taken: kept, ending: kept, ended: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
         noted: said, proposed: said, asked: said, spoken: said, replied: said, addressed: said,
         remark_settled: said, remark_reopened: said, words_taken: said, words_declined: said, answer_chosen: said, remark_removed: heard,
         review_asked: written, review_approved: written, review_unapproved: written, review_sent_back: written, review_withdrawn: written, review_rules_set: kept, review_rules_ended: kept,

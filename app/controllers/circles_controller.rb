@@ -1,0 +1,35 @@
+# Draws and ends circles of a place.
+class CirclesController < ApplicationController
+  include OnPlace
+
+  door :grant
+
+  def create
+    raise Pundit::NotAuthorizedError unless house.circles?
+
+    circle, token = Circle.draw(@place, level: params[:level].to_s, ends_on: last_day, by: viewer.person)
+    return refuse unless circle.persisted?
+
+    redirect_to access_path, status: :see_other, flash: { circle: opening_url(token) }
+  end
+
+  def destroy
+    circle = Circle.standing.where(@page ? { page: @page } : { room: @room, page: nil }).find_by!(public_id: params[:id])
+    circle.end(by: viewer.person)
+    redirect_to access_path, status: :see_other, notice: t(".done")
+  end
+
+  private
+
+  def last_day
+    Date.iso8601(params[:ends_on].to_s)
+  rescue Date::Error
+    nil
+  end
+
+  def refuse
+    @panel = AccessPanel.new(@place, viewer)
+    @error = t(".wrong")
+    render "accesses/show", status: :unprocessable_entity
+  end
+end

@@ -1,0 +1,16 @@
+# Where the address of a circle leads: members see what it gives, and take it.
+class OpeningsController < ApplicationController
+  door :somebody
+  before_action do
+    response.headers["Referrer-Policy"] = "no-referrer"
+    @circle = Circle.at(params[:id].to_s) if viewer.active_member?
+    raise ActiveRecord::RecordNotFound unless @circle
+  end
+
+  def show; end
+
+  def update
+    @circle.open_to(viewer.person)
+    redirect_to polymorphic_path(@circle.place), status: :see_other, notice: t(".done")
+  end
+end
