@@ -1,5 +1,5 @@
 class AccessGrantsController < ApplicationController
-  include OnPlace
+  include OnPlace, LastDays
 
   MOST = 100 # in one go
 
@@ -40,15 +40,6 @@ class AccessGrantsController < ApplicationController
   def level_param
     level = params[:level].to_s.to_sym
     level if Viewer::LEVELS.key?(level)
-  end
-
-  # @return [Date, nil, Symbol] the last day on which it counts; :wrong for what is none, or has passed
-  def last_day
-    return if params[:ends_on].blank?
-
-    @last_day ||= Date.iso8601(word(:ends_on)).then { |day| day.between?(Date.current, Date.current + 10.years) ? day : :wrong }
-  rescue Date::Error
-    @last_day = :wrong
   end
 
   # @return [Array<Zuhause::Access::Holder>] none if one of them cannot be given anything

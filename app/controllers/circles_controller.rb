@@ -1,13 +1,13 @@
 # Draws and ends circles of a place.
 class CirclesController < ApplicationController
-  include OnPlace
+  include OnPlace, LastDays
 
   door :grant
 
   def create
     raise Pundit::NotAuthorizedError unless house.circles?
 
-    circle, token = Circle.draw(@place, level: params[:level].to_s, ends_on: last_day, by: viewer.person)
+    circle, token = Circle.draw(@place, level: params[:level].to_s, ends_on: (last_day if last_day.is_a?(Date)), by: viewer.person)
     return refuse unless circle.persisted?
 
     redirect_to access_path, status: :see_other, flash: { circle: opening_url(token) }
@@ -20,12 +20,6 @@ class CirclesController < ApplicationController
   end
 
   private
-
-  def last_day
-    Date.iso8601(params[:ends_on].to_s)
-  rescue Date::Error
-    nil
-  end
 
   def refuse
     @panel = AccessPanel.new(@place, viewer)

@@ -1,5 +1,7 @@
 # Asking people in: who they are is written or pasted, then looked at with what it opens, then sent.
 class InvitationsController < ApplicationController
+  include LastDays
+
   door :somebody
   before_action :find_where, only: %i[new create]
 
@@ -50,7 +52,7 @@ class InvitationsController < ApplicationController
   def read_form
     @role = params[:role].to_s.presence&.to_sym || @inviting.roles.first
     @level = params[:level].to_s.to_sym.then { |level| Viewer::LEVELS.key?(level) ? level : :read }
-    @ends_on = last_day
+    @ends_on = last_day if @place
     @words = params[:words].to_s.strip.slice(0, Invitation::LONGEST_WORDS)
     @read = Zuhause::Inviting::MailAddresses.new(params[:who])
     read_rows
@@ -62,14 +64,6 @@ class InvitationsController < ApplicationController
     @read = Zuhause::Inviting::MailAddresses.new(emails.zip(names).map { |email, name| "#{name.to_s.tr("\n<>", " ")} <#{email.strip}>" unless email.strip.empty? }.compact.join("\n")) if emails.any?
     chosen = emails.map { |email| email.strip.downcase }.zip(levels).to_h.transform_values { |level| level.to_s.to_sym }.select { |_email, level| Viewer::LEVELS.key?(level) }
     @asked = @inviting.asked(@read.entries, Hash.new { |_levels, email| chosen[email] || @level })
-  end
-
-  def last_day
-    return if params[:ends_on].blank? || @place.nil?
-
-    Date.iso8601(word(:ends_on)).then { |day| day.between?(Date.current, Date.current + 10.years) ? day : :wrong }
-  rescue Date::Error
-    :wrong
   end
 
   # Of all that was shown: what is sent is what was looked at.

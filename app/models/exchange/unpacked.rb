@@ -11,8 +11,9 @@ class Unpacked
   LEFT_OUT = %r{(?:\A|/)(?:__MACOSX/|META-INF/|\.|Thumbs\.db\z|desktop\.ini\z|mimetype\z)}i
 
   # @param path [String] of the ZIP file
-  def initialize(path)
-    @path = path
+  # @param largest [Integer] bytes of all that is unpacked
+  def initialize(path, largest: Arrival.largest_whole)
+    @path, @largest = path, largest
   end
 
   # @return [Array<String>] with slashes between folders
@@ -20,7 +21,7 @@ class Unpacked
   def names
     told = told_files
     raise Unfit, "unpacked_many" if told.size > MOST
-    raise Unfit, "unpacked_large" if told.each_value.sum(&:size) > Arrival.largest_whole
+    raise Unfit, "unpacked_large" if told.each_value.sum(&:size) > @largest
 
     told.keys
   end

@@ -1,7 +1,7 @@
 # An address that gives a level on a place to members who open it, up to a last day. It holds as long as whoever drew the circle keeps
 # the place, and the house allows circles; what it gave is kept.
 class Circle < ApplicationRecord
-  include PubliclyIdentified
+  include PubliclyIdentified, Tokened
 
   LEVELS = %w[read comment write].freeze
   LONGEST = 1.year
@@ -19,7 +19,7 @@ class Circle < ApplicationRecord
 
   # @return [Array(Circle, String)] with errors if something will not do; and the token, which is told once
   def self.draw(place, level:, ends_on:, by:)
-    token = SecureRandom.urlsafe_base64(24)
+    token = fresh_token
     circle = new(room: (place if place.is_a?(Room)), page: (place if place.is_a?(Page)), level: (level if LEVELS.include?(level)), ends_on: ends_on, keeper: by, token_digest: digest(token), created_at: Time.current)
     transaction { circle.save && Happening.write(:circle_drawn, place, by: by, level: level, ends_on: ends_on.iso8601, circle: circle.public_id) }
     [ circle, token ]
@@ -28,10 +28,6 @@ class Circle < ApplicationRecord
   # @return [Circle, nil] one that holds
   def self.at(token)
     standing.find_by(token_digest: digest(token))&.then { |circle| circle if circle.holds? }
-  end
-
-  def self.digest(token)
-    OpenSSL::Digest::SHA256.hexdigest(token.to_s)
   end
 
   def place

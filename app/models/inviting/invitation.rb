@@ -1,7 +1,7 @@
 # Somebody who has been asked to come into the house, a room, a page or a group. The address in the mail works once; what it opens is
 # judged when it is taken, by what whoever invited may do then.
 class Invitation < ApplicationRecord
-  include PubliclyIdentified
+  include PubliclyIdentified, Tokened
 
   LONGEST_WORDS = 1000
   MOST = 200 # at once
@@ -57,14 +57,10 @@ class Invitation < ApplicationRecord
     viewer.administrator? ? kept.or(where(room: nil, page: nil)) : kept
   end
 
-  def self.digest(token)
-    OpenSSL::Digest::SHA256.hexdigest(token.to_s)
-  end
-
   # Sends it, or sends it again: what was sent before works no more.
   # @return [Boolean] false, with errors
   def send_out(at: Time.current)
-    token = SecureRandom.urlsafe_base64(24)
+    token = self.class.fresh_token
     self.token_digest, self.expires_at = self.class.digest(token), at + House.current.invitation_days.days
     self.created_at ||= at
     return false unless save

@@ -1,6 +1,8 @@
 # A person's address that is to be another. It is changed once both have agreed, the old and the new one, each by a link in
 # a mail of its own, so that nobody takes over somebody's sign-in by changing where their mails go.
 class EmailChange < ApplicationRecord
+  include Tokened
+
   WAITS = 7.days
 
   belongs_to :person
@@ -12,7 +14,7 @@ class EmailChange < ApplicationRecord
   # Asks both addresses; what was asked before is void.
   # @return [EmailChange] with errors if the address will not do
   def self.ask(person, email)
-    old, new = Array.new(2) { SecureRandom.urlsafe_base64(24) }
+    old, new = Array.new(2) { fresh_token }
     change = transaction do
       where(person: person).delete_all
       create(person: person, email: email.to_s, old_digest: digest(old), new_digest: digest(new))
@@ -44,9 +46,5 @@ class EmailChange < ApplicationRecord
   def tell(old, new)
     HouseMailer.change_address_from(person, email, old).deliver_now
     HouseMailer.change_address_to(person, email, new).deliver_now
-  end
-
-  def self.digest(token)
-    OpenSSL::Digest::SHA256.hexdigest(token.to_s)
   end
 end

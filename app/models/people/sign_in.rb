@@ -1,5 +1,7 @@
 # A sign-in that holds. Its token is in the session's cookie; without the row the cookie is worth nothing.
 class SignIn < ApplicationRecord
+  include Tokened
+
   LONGEST = 90.days
 
   belongs_to :person
@@ -8,7 +10,7 @@ class SignIn < ApplicationRecord
   #
   # @return [String] the token of a new one
   def self.begin(person, now: Time.current)
-    SecureRandom.urlsafe_base64(24).tap do |token|
+    fresh_token.tap do |token|
       where(person: person, created_at: ...(now - LONGEST)).delete_all
       create!(person: person, token_digest: digest(token), created_at: now)
       Happening.write(:signed_in, person, by: person, at: now)
@@ -23,9 +25,4 @@ class SignIn < ApplicationRecord
   def self.end(token)
     where(token_digest: digest(token)).delete_all if token.present?
   end
-
-  def self.digest(token)
-    OpenSSL::Digest::SHA256.hexdigest(token.to_s)
-  end
-  private_class_method :digest
 end

@@ -2,6 +2,8 @@ require "test_helper"
 
 # Folders that come as ZIP files: what lies in them, and nothing that leads elsewhere.
 class UnpackedTest < ActiveSupport::TestCase
+  setup { set_up_house }
+
   test "files with where they lie, without what systems put there" do
     assert_equal({ "manual/a.md" => "A", "manual/b/ü.md" => "B" }, unpacked("manual/a.md" => "A", "manual/b/ü.md" => "B", "__MACOSX/a" => "x", "manual/.DS_Store" => "x", "Thumbs.db" => "x"))
   end
@@ -14,7 +16,7 @@ class UnpackedTest < ActiveSupport::TestCase
     stub_const(Unpacked, :MOST, 200) { assert_unfit("unpacked_many") { unpacked((0..200).to_h { |i| [ "#{i}.md", "x" ] }) } }
     large = zip((0..3).to_h { |i| [ "#{i}.txt", "\0" * 50.megabytes ] })
     assert_operator File.size(large.path), :<, 1.megabyte
-    stub_const(Unpacked, :LARGEST, 150.megabytes) { assert_unfit("unpacked_large") { Unpacked.new(large.path).names } }
+    assert_unfit("unpacked_large") { Unpacked.new(large.path, largest: 150.megabytes).names }
     one = zip("a.txt" => "\0" * 51.megabytes)
     assert_unfit("unpacked_large") { Unpacked.new(one.path).each { |_name, _bytes| } }
     [ "", "PK\x03\x04 rubbish", "no zip at all" ].each { |bytes| assert_unfit("unpacked_broken") { Unpacked.new(file(bytes).path).each { |_name, _bytes| } } }

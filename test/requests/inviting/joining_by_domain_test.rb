@@ -1,7 +1,7 @@
 require "test_helper"
 
 # Joining by oneself, with an address of a domain that the house names.
-class JoiningTest < ActionDispatch::IntegrationTest
+class JoiningByDomainTest < ActionDispatch::IntegrationTest
   include Devise::Test::IntegrationHelpers
 
   setup do
