@@ -8,7 +8,7 @@ class SessionsController < Devise::SessionsController
   end
 
   def destroy
-    super { flash.clear }
+    super { flash.clear && session.delete(:look) }
   end
 
   private

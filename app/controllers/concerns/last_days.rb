@@ -8,7 +8,7 @@ module LastDays
   def last_day
     return if params[:ends_on].blank?
 
-    Date.iso8601(word(:ends_on)).then { |day| day.between?(Date.current, Date.current + LONGEST) ? day : :wrong }
+    Date.iso8601(word(:ends_on)).then { |day| day.between?(House.today, House.today + LONGEST) ? day : :wrong }
   rescue Date::Error
     :wrong
   end

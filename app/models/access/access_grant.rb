@@ -10,7 +10,7 @@ class AccessGrant < ApplicationRecord
   scope :ending, -> { where.not(ends_on: nil) }
 
   def ended?
-    to_grant.ended?(Date.current)
+    to_grant.ended?(House.today)
   end
 
   def place

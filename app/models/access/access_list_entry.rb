@@ -3,7 +3,7 @@ class AccessListEntry < ApplicationRecord
 
   belongs_to :access_list
 
-  scope :lasting, ->(day = Date.current) { where(ends_on: nil).or(where(ends_on: day..)) }
+  scope :lasting, ->(day = House.today) { where(ends_on: nil).or(where(ends_on: day..)) }
 
   # @param holders [Array<Zuhause::Access::Holder>]
   def self.naming(holders)

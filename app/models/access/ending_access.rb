@@ -5,7 +5,7 @@ class EndingAccess
   KEPT = 30 # days after it has ended, in which it can be renewed
 
   # @param today [Date]
-  def initialize(today = Date.current)
+  def initialize(today = House.today)
     @today = today
   end
 

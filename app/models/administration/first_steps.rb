@@ -29,6 +29,6 @@ class FirstSteps
   end
 
   def people
-    Person.where(office: %w[none administrator]).any?
+    Person.where(office: %w[none administrator]).any? || Invitation.untaken.any?
   end
 end

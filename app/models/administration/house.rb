@@ -27,6 +27,11 @@ class House < ApplicationRecord
     first
   end
 
+  # @return [Date] the day in the house, wherever somebody is
+  def self.today
+    Time.zone_default.today
+  end
+
   # Makes the house and its owner, once.
   # @return [Person] the owner, unsaved and with errors if something is missing
   def self.set_up(name:, owner:)
@@ -69,6 +74,6 @@ class House < ApplicationRecord
   end
 
   def switches
-    Zuhause::Access::Switches.new(guests: guests?, public_addresses: public_addresses?, day: Date.current)
+    Zuhause::Access::Switches.new(guests: guests?, public_addresses: public_addresses?, day: House.today)
   end
 end

@@ -13,9 +13,9 @@ class Circle < ApplicationRecord
   enum :level, Viewer::LEVELS, prefix: :may
 
   validates :level, inclusion: { in: LEVELS }
-  validates :ends_on, presence: true, comparison: { greater_than_or_equal_to: -> { Date.current }, less_than_or_equal_to: -> { Date.current + LONGEST }, allow_nil: true }
+  validates :ends_on, presence: true, comparison: { greater_than_or_equal_to: -> { House.today }, less_than_or_equal_to: -> { House.today + LONGEST }, allow_nil: true }
 
-  scope :standing, -> { where(ended_at: nil, ends_on: Date.current..) }
+  scope :standing, -> { where(ended_at: nil, ends_on: House.today..) }
 
   # @return [Array(Circle, String)] with errors if something will not do; and the token, which is told once
   def self.draw(place, level:, ends_on:, by:)

@@ -146,7 +146,7 @@ class Invitation < ApplicationRecord
     return unless place
 
     holder = Zuhause::Access::Holder.new(:person, person.id)
-    return if ends_on && ends_on < Date.current
+    return if ends_on && ends_on < House.today
 
     exposure = place.exposure_of_giving([ holder ], level.to_sym, ends_on: ends_on)
     place.record_access(:given, by: inviter, exposure: exposure, holder: holder, level: level, ends_on: ends_on, at: at) { place.grant(holder, level.to_sym, ends_on: ends_on) }

@@ -22,7 +22,7 @@ class Kept
   private
 
   def name(key, of)
-    [ FORM, *key, *of.map { |name| name == :lists ? [ versions["lists"], Date.current ] : versions[name.to_s] } ]
+    [ FORM, *key, *of.map { |name| name == :lists ? [ versions["lists"], House.today ] : versions[name.to_s] } ]
   end
 
   def versions

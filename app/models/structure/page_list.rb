@@ -114,7 +114,7 @@ class PageList
   def in_order(found)
     case sort || { "read" => "last_read", "bin" => "binned" }.fetch(filter, "title")
     when "changed" then found.order(Arel.sql("COALESCE((SELECT published_at FROM editions WHERE editions.id = pages.edition_id), pages.created_at) DESC"), :id)
-    when "keeper" then found.order(Arel.sql(Page.sanitize_sql([ FIRST_KEEPER, { known: Group.known_to(viewer).ids, day: Date.current } ])), Arel.sql("pages.title COLLATE NOCASE"), :id)
+    when "keeper" then found.order(Arel.sql(Page.sanitize_sql([ FIRST_KEEPER, { known: Group.known_to(viewer).ids, day: House.today } ])), Arel.sql("pages.title COLLATE NOCASE"), :id)
     when "reads" then found.order(Arel.sql("(SELECT SUM(times) FROM readings WHERE readings.page_id = pages.id) DESC NULLS LAST"), :id)
     when "last_read" then found.joins(:readings).where(readings: { person_id: person.id }).order("readings.read_at DESC")
     when "binned" then found.order(binned_at: :desc, id: :desc)

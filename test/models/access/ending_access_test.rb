@@ -20,6 +20,13 @@ class EndingAccessTest < ActiveSupport::TestCase
     assert_equal [ [ :write, 1, 1, true, 2, 2 ] ] * 2 + [ [ :none, 0, 0, false, 1, 1 ] ], seen
   end
 
+  test "the day is that of the house, wherever somebody says they are" do
+    @page.grant(holder(@ben), :read, ends_on: @friday)
+    @ben.update!(time_zone: "American Samoa")
+    travel_to(@friday + 1.day + 3.hours) { Time.use_zone("American Samoa") { assert_equal [ @friday, :none ], [ Date.current, Viewer.new(@ben).level_on(@page.reload) ] } }
+    travel_to(@friday + 20.hours) { Time.use_zone("Auckland") { assert_equal [ @friday + 1, :read ], [ Date.current, Viewer.new(@ben).level_on(@page.reload) ] } }
+  end
+
   test "more up to a day falls back to what there was" do
     @room.grant(holder(@ben), :read)
     @room.grant(holder(@ben), :write, ends_on: @friday)

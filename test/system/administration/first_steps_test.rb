@@ -20,7 +20,7 @@ class FirstStepsTest < ApplicationSystemTestCase
     click_on "Start writing"
     assert_selector "[data-ready=true]"
     visit "/"
-    within(".first-steps") { click_on "Add a person" }
+    within(".first-steps") { click_on "Invite somebody" }
     add_person
     visit "/"
     assert_no_selector ".first-steps"
@@ -82,19 +82,19 @@ class FirstStepsTest < ApplicationSystemTestCase
 
   def add_person
     House.current.update!(demo: true) # whose simulated mailbox shows what a mail says
-    fill_in "Name", with: "Ben Holt"
-    fill_in "Email", with: "ben.holt@ternholm.example"
-    assert_text "mail"
-    within("main") { find(".button-main").click }
-    assert_selector ".row-main", text: "Ben Holt"
+    fill_in "Mail addresses", with: "Ben Holt <ben.holt@ternholm.example>"
+    choose "Member"
+    click_on "Look at it first"
+    click_on "Invite", exact: true
+    assert_selector ".row-title", text: "Ben Holt"
   end
 
   def come_in_by_mail
     sign_out
-    within(".demo-mailboxes") { click_on "Ben Holt" }
+    within(".demo-mailboxes") { click_on "ben.holt@ternholm.example" }
     visit URI(find(".mail a")[:href]).request_uri
-    fill_in "New password", with: "a-lantern-at-sea"
-    click_on "Save"
+    fill_in "Password", with: "a-lantern-at-sea"
+    click_on "Come in"
     assert_selector ".me[aria-label='You: Ben Holt']"
     assert_selector ".doors", text: "On Board"
     assert_selector ".doors", text: "Ben Holt’s own room"
