@@ -1,18 +1,20 @@
 # The house as somebody else sees it, of what the looker keeps: nobody is signed in as them, so nothing of theirs is shown or kept,
-# and nothing can be done. Nothing of it is kept in the process either, where it could be taken for somebody's own view.
+# and nothing can be done. Nothing of it is kept beyond the request either, where it could be taken for somebody's own view.
 class LookingViewer < Viewer
-  # Keeps nothing.
-  class Nothing
-    def fetch(_key, of:)
-      yield
+  # Keeps what has been worked out for this one request.
+  class ForNow
+    def initialize
+      @found = {}
     end
 
-    def put(_key, value, of:)
-      value
+    def fetch(key, of:)
+      @found.fetch(key) { @found[key] = yield }
+    end
+
+    def put(key, value, of:)
+      @found[key] = value
     end
   end
-
-  WHO = %w[person group guest outside].freeze
 
   # @param name [String] "person:" and "group:" with a public id, "guest", or "outside"
   # @param looker [Viewer] an active member
@@ -34,7 +36,7 @@ class LookingViewer < Viewer
   def initialize(subject, looker, kind:, title:)
     super(nil, looker.house)
     @looker, @subject, @kind, @title = looker, subject, kind, title
-    @kept = Nothing.new
+    @kept = ForNow.new
   end
 
   def looking?
