@@ -5,17 +5,24 @@ ALLOWED_IN_LOGS = %w[controller action format id page_id room_id edition_id pers
 
 Rails.application.config.filter_parameters += [
   /\A(?!(?:#{ALLOWED_IN_LOGS.join("|")})\z)/,
-  ->(key, value) { value.sub!(/\A.*-(?=[a-z0-9]{10}\z)/m, "") if %w[id page_id].include?(key) && value.is_a?(String) }
+  # What is no id opens a door, as the addresses in mails do.
+  lambda do |key, value|
+    next unless %w[id page_id].include?(key) && value.is_a?(String)
+
+    value.sub!(/\A.*-(?=[a-z0-9]{10}\z)/m, "")
+    value.replace("[FILTERED]") unless value.match?(/\A[a-z0-9_]{1,20}\z/)
+  end
 ]
 Rails.application.config.filter_redirect += [ %r{/p/}, /\?/ ]
 
 class RequestsWithoutTitles < Rails::Rack::Logger
   SLUG = %r{/p/[^/?]*?-([a-z0-9]{10})(?=[/?"]|\z)}
+  TOKEN = %r{/(come|circle|address|feeds)/[^/?"\s]+}
 
   private
 
   def started_request_message(request)
-    super.gsub(SLUG, '/p/\1')
+    super.gsub(SLUG, '/p/\1').gsub(TOKEN, '/\1/[FILTERED]')
   end
 end
 

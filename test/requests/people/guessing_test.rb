@@ -60,7 +60,7 @@ class GuessingTest < ActionDispatch::IntegrationTest
     Rack::Attack.reset!
   end
 
-  test "logs hold no text, titles, names or addresses" do
+  test "logs hold no text, titles, names or addresses, and nothing that opens a door" do
     log = StringIO.new
     logger = ActiveSupport::Logger.new(log)
     was = [ Rails.logger, ActionController::Base.logger, ActionController::LogSubscriber.logger ]
@@ -71,7 +71,9 @@ class GuessingTest < ActionDispatch::IntegrationTest
     get "/p/#{page.to_param}"
     get "/find", params: { q: "sackcloth" }
     patch "/p/#{page.to_param}/title", params: { page: { title: "Frozen ramp" } }
+    tokens = %w[come circle address feeds].map { |door| SecureRandom.urlsafe_base64(24).tap { |token| get "/#{door}/#{token}#{"/p/#{page.public_id}" if door == "feeds"}" } }
     Rails.logger, ActionController::Base.logger, ActionController::LogSubscriber.logger = was
+    tokens.each { |token| assert_not_includes log.string, token }
     assert_includes log.string, page.public_id
     [ "gangway", "sackcloth", "frozen", "ramp", @ana.email, HouseBuilding::PASSWORD ].each { |word| assert_not_includes log.string.downcase, word.downcase }
   end
