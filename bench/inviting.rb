@@ -20,7 +20,7 @@ class InvitingBench
       measure("looking at a page as the guest", floor) { look_as(guest) { visit "/p/#{page.to_param}" } }
       sign_out
       sign_in guest.email
-      measure("the guest at the same page", floor) { visit "/p/#{page.to_param}" }
+      measure("that page, read by the guest", floor) { visit "/p/#{page.to_param}" }
       raise ActiveRecord::Rollback
     end
   end
