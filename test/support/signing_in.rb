@@ -9,7 +9,7 @@ module SigningIn
 
   def sign_in_by_form(person)
     visit "/sign-in"
-    fill_in "Email", with: person.email
+    fill_in "Mail address", with: person.email
     fill_in "Password", with: HouseBuilding::PASSWORD
     within("main") { click_on "Sign in" }
     assert_selector ".me[aria-label='You: #{person.name}']"

@@ -14,7 +14,7 @@ class GuessingTest < ActionDispatch::IntegrationTest
     get "/profile/edit"
     assert_response :not_found
     post "/sign-in", params: { person: { email: "nobody@ternholm.example", password: "not this one" } }
-    assert_select ".said-alert", /Email and password do not match/
+    assert_select ".said-alert", /Mail address and password do not match/
     elsewhere = open_session
     elsewhere.remote_addr = "192.0.2.9"
     elsewhere.post "/sign-in", params: { person: { email: @ana.email, password: HouseBuilding::PASSWORD } }

@@ -69,7 +69,7 @@ class FirstStepsTest < ApplicationSystemTestCase
     visit "/set-up/new"
     fill_in "Name of the house", with: "Ternholm Ferries"
     fill_in "Name", with: "Ida Karlow", exact: true
-    fill_in "Email", with: "ida.karlow@ternholm.example"
+    fill_in "Mail address", with: "ida.karlow@ternholm.example"
     fill_in "Password", with: HouseBuilding::PASSWORD
     within("main") { find("button").click }
     assert_selector "h1", text: "Ternholm Ferries"

@@ -8,7 +8,7 @@ class ScreensTest < ApplicationSystemTestCase
     assert_accessible
     fill_in "Name of the house", with: "Ternholm Ferries"
     fill_in "Name", with: "Ida Karlow", exact: true
-    fill_in "Email", with: "ida.karlow@ternholm.example"
+    fill_in "Mail address", with: "ida.karlow@ternholm.example"
     fill_in "Password", with: "short"
     expect_problem "422"
     click_on "Move in"
@@ -83,10 +83,10 @@ class ScreensTest < ApplicationSystemTestCase
     assert_selector "h1", text: "Sign in"
     assert_accessible
     expect_problem "422"
-    fill_in "Email", with: ida.email
+    fill_in "Mail address", with: ida.email
     fill_in "Password", with: "not this one"
     within("main") { click_on "Sign in" }
-    assert_text "Email and password do not match."
+    assert_text "Mail address and password do not match."
     assert_accessible
     fill_in "Password", with: HouseBuilding::PASSWORD
     within("main") { click_on "Sign in" }

@@ -61,7 +61,7 @@ class SeparateServerTest < ApplicationSystemTestCase
 
   def sign_in
     visit "/sign-in"
-    fill_in "Email", with: "ida.karlow@ternholm.example"
+    fill_in "Mail address", with: "ida.karlow@ternholm.example"
     fill_in "Password", with: HouseBuilding::PASSWORD
     within("main") { click_on "Sign in" }
     assert_selector ".me"

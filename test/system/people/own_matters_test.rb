@@ -9,7 +9,7 @@ class OwnMattersTest < ApplicationSystemTestCase
     visit "/sign-in"
     click_on "Forgotten the password?"
     assert_accessible
-    fill_in "Email", with: ben.email
+    fill_in "Mail address", with: ben.email
     click_on "Send the mail"
     assert_text "If that address belongs to somebody here, a mail is on its way to it."
     visit "/sign-in"
