@@ -7,7 +7,7 @@ class ApplicationController < ActionController::Base
   before_action :sign_in_first
 
   rescue_from ActiveRecord::RecordNotFound, Pagy::OverflowError, with: :not_found
-  rescue_from Pundit::NotAuthorizedError, with: :forbidden
+  rescue_from Pundit::NotAuthorizedError, Review::Refused, with: :forbidden
   rescue_from ActionView::MissingTemplate, ActionController::UnknownFormat, with: :not_acceptable
 
   helper_method :viewer, :house

@@ -8,14 +8,10 @@ class Pages::ApprovalsController < ApplicationController
     redirect_to page_review_path(@page), status: :see_other, notice: edition ? t(".published", number: edition.number) : t(".done")
   rescue Page::Publishing::Stale
     redirect_to page_review_path(@page), status: :see_other, alert: t(".stale")
-  rescue Review::Refused
-    raise Pundit::NotAuthorizedError
   end
 
   def destroy
     @page.unapprove(by: viewer.person)
     redirect_to page_review_path(@page), status: :see_other, notice: t(".done")
-  rescue Review::Refused
-    raise Pundit::NotAuthorizedError
   end
 end

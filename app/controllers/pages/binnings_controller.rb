@@ -25,7 +25,8 @@ class Pages::BinningsController < ApplicationController
     raise Pundit::NotAuthorizedError if to && !policy(tree).move?(to)
 
     exposure = tree.exposure_of_putting_back(to) if to && to != tree.above
-    return unless looked_at?(exposure, { act: :put_back, place: tree, to: to }, back: room_bin_path(@room))
+    besides = exposure ? helpers.review_sentences([ tree ], to) : []
+    return unless looked_at?(exposure, { act: :put_back, place: tree, to: to }, back: room_bin_path(@room), besides: besides)
 
     put_back(tree, to, exposure)
     redirect_to Viewer.new(viewer.person).sees?(@page.reload) ? @page : root_path, status: :see_other, notice: t(".done")

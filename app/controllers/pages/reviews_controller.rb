@@ -28,8 +28,6 @@ class Pages::ReviewsController < ApplicationController
   def destroy
     @page.withdraw_review(by: viewer.person)
     redirect_to page_path(@page), status: :see_other, notice: t(".done")
-  rescue Review::Refused
-    raise Pundit::NotAuthorizedError
   end
 
   private

@@ -8,7 +8,5 @@ class Pages::SendingBacksController < ApplicationController
     return redirect_to(page_review_path(@page), status: :see_other, alert: review.errors.full_messages.to_sentence) if review.errors.any?
 
     redirect_to Viewer.new(viewer.person).sees?(@page.reload) ? page_path(@page) : reviews_path, status: :see_other, notice: t(".done")
-  rescue Review::Refused
-    raise Pundit::NotAuthorizedError
   end
 end

@@ -35,6 +35,17 @@ class BinRequestsTest < ActionDispatch::IntegrationTest
     assert_equal [ "moved", 2 ], Happening.of_access.find_by!(page: @top).then { |event| [ event.act, event.details["opened"] ] }
   end
 
+  test "putting back to where pages are looked over before they count says so" do
+    drills = new_room("Drills", keeper: @ana)
+    ReviewRule.new(room: drills).tap { |rule| rule.approvers.build(person: @cem) }.save!
+    sign_in @ana
+    delete "/p/#{@top.to_param}/binning", params: { above: drills.public_id }
+    assert_select ".exposure", /Cem Aydin/
+    assert_predicate @top.reload, :binned?
+    delete "/p/#{@top.to_param}/binning", params: { above: drills.public_id, confirmed: 1 }
+    assert_equal drills, @top.reload.room
+  end
+
   test "files are asked for anew each time, and not sent again while they are the same" do
     page = new_page("Plan", above: new_room("Open", keeper: @ana, open: true), by: @ana)
     file = PageFile.take(Rack::Test::UploadedFile.new(Rails.root.join("docs/screenshots/read.png"), "image/png"), page: page, by: @ana)
