@@ -7,6 +7,14 @@ module ReviewHelper
     standing.stuck? ? "#{words} #{t("reviews.stuck")}" : words
   end
 
+  # @return [String, nil] how what one asked for stands, where it is more than waiting
+  def asked_state(queue, review)
+    timed = queue.timed(review)
+    return t("reviews.index.timed", time: l(timed.due_at.in_time_zone, format: :exact)) if timed
+
+    t("reviews.index.approved") if queue.approved?(review)
+  end
+
   # @param holds [Boolean] whether it counts for the draft as it is
   def approval_words(approval, holds:)
     form = !holds ? :approved_before_html : approval.authority ? :approved_for_html : :approved_html
@@ -46,7 +54,8 @@ module ReviewHelper
   # @return [String, nil]
   def review_warning(page)
     timed, review = page.timed_publication, page.review
-    names = review&.open? ? review.approvals.includes(:person).map { |approval| approval.person.name } : []
+    held = review&.open? ? page.review_standing(review: review).held : []
+    names = Person.where(id: held).order(:name).pluck(:name)
     return t("reviews.warning.approved", names: names.to_sentence, count: names.size) if names.any?
     return t("reviews.warning.asked") if review&.open?
 

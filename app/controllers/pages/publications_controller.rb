@@ -8,7 +8,7 @@ class Pages::PublicationsController < ApplicationController
     @words = before_publishing
     respond_to do |format|
       format.html
-      format.json { render json: { words: @words } }
+      format.json { render json: { words: @words, review: (review_before unless @page.publishable?) }.compact }
     end
   end
 
@@ -41,10 +41,22 @@ class Pages::PublicationsController < ApplicationController
     answer(:created, location: page_path(@page))
   end
 
+  # What leads to publishing where the draft has to be looked over first.
+  def review_before
+    open = @page.review&.open?
+    { words: open ? t("pages.show.review") : t("pages.show.ask_review"), address: open ? page_review_path(@page) : new_page_review_path(@page), small: @page.publishable?(small: true) }
+  end
+
+  def unreviewed_words
+    return if @page.publishable?
+
+    [ t("pages.publications.new.unreviewed"), (t("pages.publications.new.small_through") if @page.publishable?(small: true)) ].compact.join(" ")
+  end
+
   def before_publishing
     doubles = @page.unsettled
     shown, blanks, undescribed = @page.shown_on(viewer).count, @page.blanks, @page.undescribed
-    [ (t("pages.publications.new.unreviewed") unless @page.publishable?), (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
+    [ unreviewed_words, (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
       (t(".undescribed", count: undescribed.size, names: undescribed.to_sentence) if undescribed.any?),
       *SectionsLedTo.new(@page, viewer).to_lose.map { |part| t(".part_lost", name: part.title, count: part.count) }, *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
   end

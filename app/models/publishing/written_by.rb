@@ -1,10 +1,10 @@
 # Who wrote which part of a page, as its text is shown: block after block, with the stretches of each.
 class WrittenBy
-  # What somebody wrote of a block: +person+ (nil for somebody the viewer does not meet), +since+ (an edition's number, nil for
-  # what none has held), and the stretches, if there are others beside.
-  Part = Struct.new(:person, :since, :block, :stretches, keyword_init: true)
-  # Words running: the first of them, and where they stand in the block.
-  Stretch = Struct.new(:quote, :start, :length, keyword_init: true)
+  # What somebody wrote of a top block: +person+ (nil for somebody the viewer does not meet), +since+ (an edition's number, nil for
+  # what none has held), and the stretches, where others wrote more of it.
+  Part = Struct.new(:person, :since, :stretches, keyword_init: true)
+  # Words running: the first of them, and where they stand in which block.
+  Stretch = Struct.new(:quote, :block, :start, :length, keyword_init: true)
   # Somebody's part in the whole text.
   Share = Struct.new(:person, :words, :part, keyword_init: true)
 
@@ -25,7 +25,7 @@ class WrittenBy
   # @return [Array<Array(String, Array<Part>)>] HTML of each block of the text, with whose parts it has
   def rows
     shown = ShownDocument.new(state, page: page, viewer: @viewer).filled_pieces(same.map(&:first))
-    shown.zip(same).map { |html, (_pieces, parts)| [ html.html_safe, parts.map { |(id, since), block, stretches| Part.new(person: people[id], since: since, block: block, stretches: stretches) } ] }
+    shown.zip(same).map { |html, (_pieces, parts)| [ html.html_safe, parts.map { |(id, since), stretches| Part.new(person: people[id], since: since, stretches: stretches) } ] }
   end
 
   # @return [Array<Share>] most words first
@@ -53,35 +53,35 @@ class WrittenBy
 
   # What is the same whoever looks: each block in pieces, with its parts.
   def same
-    @same ||= Rails.cache.fetch([ "written", page.id, state.digest, attribution.key, Zuhause::Markup::HTML::VERSION, I18n.locale ]) do
+    @same ||= Rails.cache.fetch([ "written-by-block", page.id, state.digest, attribution.key, Zuhause::Markup::HTML::VERSION, I18n.locale ]) do
       html = Zuhause::Markup::HTML.blocks(state.document, tones: ShownDocument.tones, notes: ShownDocument.notes, link: ShownPieces::HOLD_LINK, leaf: ShownPieces::HOLD_LEAF)
       html.zip(state.document["content"].to_a).map { |written, block| [ ShownPieces.of(written), block ? parts_of(block) : [] ] }
     end
   end
 
-  # @return [Array<Array(Array, String, Array<Stretch>)>] sources, each with its block and the stretches, if there are others beside
+  # @return [Array<Array(Array, Array<Stretch>)>] sources, each with its stretches; none for the one with the most words: what is not
+  #   another's is theirs
   def parts_of(block)
-    Zuhause::Document::Walk.blocks({ "type" => "doc", "content" => [ block ] }).flat_map do |node|
-      id = node.dig("attrs", "id")
-      told = runs[id].to_a.select { |count, _source| count.positive? }
-      next told.map { |_count, source| [ source, id, [] ] } if told.size < 2
-
-      stretches(node, told).group_by(&:first).map { |source, pairs| [ source, id, pairs.filter_map(&:last) ] }
-    end
+    told = Zuhause::Document::Walk.blocks({ "type" => "doc", "content" => [ block ] }).flat_map { |node| stretches(node) }
+    most = told.group_by(&:first).max_by { |_source, parts| parts.sum { |part| part[1] } }&.first
+    told.group_by(&:first).map { |source, parts| [ source, source == most ? [] : parts.filter_map(&:last) ] }
   end
 
-  # @return [Array<Array(Array, Stretch|nil)>] each source with its words, in their order
-  def stretches(node, told)
+  # @return [Array<Array(Array, Integer, Stretch|nil)>] each source with its number of words and where they stand, in their order
+  def stretches(node)
+    told = runs[node.dig("attrs", "id")].to_a.select { |count, _source| count.positive? }
+    return [] if told.empty?
+
     text = Zuhause::Document::Text.of(node)
     words, at = Zuhause::Anchors::PageText.words(text), 0
-    told.map { |count, source| [ source, stretch(text, words[at, count].to_a) ].tap { at += count } }
+    told.map { |count, source| [ source, count, stretch(node, text, words[at, count].to_a) ].tap { at += count } }
   end
 
-  def stretch(text, words)
+  def stretch(node, text, words)
     return if words.empty?
 
     start, finish = words.first[1], words.last[2]
     shown = text[start...words.first(QUOTED).last[2]].squish
-    Stretch.new(quote: words.size > QUOTED ? "#{shown} …" : shown, start: start, length: finish - start)
+    Stretch.new(quote: words.size > QUOTED ? "#{shown} …" : shown, block: node.dig("attrs", "id"), start: start, length: finish - start)
   end
 end

@@ -35,12 +35,26 @@ class ReviewQueue
     @asked ||= oldest(told.where(asker: @viewer.person)).select { |review| @viewer.sight_of(review.page) == :draft }
   end
 
+  # @return [Boolean] whether it has what it needs, and waits for somebody to publish it
+  def approved?(review)
+    asked_standings.of(review.id, review.page_id)&.state == :approved
+  end
+
+  # @return [TimedPublication, nil] when it is to be published
+  def timed(review)
+    (@timed ||= TimedPublication.where(page_id: asked.map(&:page_id)).index_by(&:page_id))[review.page_id]
+  end
+
   # @return [Array<Review>] where the viewer is the one who answers for the page, and neither looks it over nor asked for it
   def kept
     @kept ||= oldest(told.where(page: Page.kept.giving(@viewer, :keep)).where.not(page_id: @viewer.reviewed_ids).where.not(asker: @viewer.person))
   end
 
   private
+
+  def asked_standings
+    @asked_standings ||= ReviewStandings.new(Review.where(id: asked.map(&:id)))
+  end
 
   def told
     Review.open_still.includes(:asker, page: %i[room draft])
@@ -54,6 +68,7 @@ class ReviewQueue
   class Ordering
     def initialize(viewer)
       @person, @page_ids = viewer.person, viewer.reviewed_ids
+      @standings = ReviewStandings.new(open_still)
     end
 
     def order
@@ -70,41 +85,14 @@ class ReviewQueue
     # Whether an approval of theirs is wanted, and would count: none is where enough have approved the draft as it is, they
     # themselves among them, or where it holds changes of theirs.
     def wanted?(id, page)
-      return false if own_changes.include?(page) && !rules[page].own
-      return true unless approvals.key?(id)
+      return false if own_changes.include?(page) && !@standings.rules[page].own
 
-      standing = Zuhause::Review::Standing.new(Zuhause::Review::Standing::Kept.new(closed: nil, approvals: approvals[id]), rules: rules[page].to_rules, digest: drafts.fetch(page), writers: writers.fetch(page, []))
-      standing.state == :asked && !standing.held.include?(@person.id)
-    end
-
-    def rules
-      @rules ||= ReviewRule.nearest(Page.where(id: @page_ids).select(:id, :ancestry, :room_id).to_a)
+      standing = @standings.of(id, page)
+      standing.nil? || (standing.state == :asked && !standing.held.include?(@person.id))
     end
 
     def own_changes
       @own_changes ||= Changer.where(person: @person, page_id: @page_ids).pluck(:page_id).to_set
-    end
-
-    # @return [Hash{Integer=>Array<Zuhause::Review::Approval>}] by the review's id
-    def approvals
-      @approvals ||= begin
-        given = ReviewApproval.where(review: open_still).includes(:person).to_a
-        groups = Membership.where(person_id: given.map(&:right_id)).pluck(:person_id, :group_id).group_by(&:first)
-        given.group_by(&:review_id).transform_values { |each| each.map { |one| one.to_approval(groups.fetch(one.right_id, []).map(&:last)) } }
-      end
-    end
-
-    # Of pages of which somebody has approved the draft: what it says, and whose changes it holds.
-    def approved_pages
-      Review.where(id: approvals.keys).select(:page_id)
-    end
-
-    def drafts
-      @drafts ||= Page.where(id: approved_pages).joins(:draft).pluck(:id, "drafts.title", "drafts.digest").to_h { |id, title, digest| [ id, State.identity(title, digest) ] }
-    end
-
-    def writers
-      @writers ||= Changer.where(page_id: approved_pages).pluck(:page_id, :person_id).group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
     end
 
     # @return [Set<Integer>] ids of pages
@@ -112,7 +100,7 @@ class ReviewQueue
       @mine ||= begin
         people = [ @person.id, *Absence.stood_in_for(@person.id).map(&:id) ]
         invited = ReviewInvitation.where(person_id: people, review: open_still).joins(:review).pluck("reviews.page_id")
-        (invited | rules.select { |_page, rule| rule.approvers.any? { |approver| people.include?(approver.person_id) } }.keys).to_set
+        (invited | @standings.rules.select { |_page, rule| rule.approvers.any? { |approver| people.include?(approver.person_id) } }.keys).to_set
       end
     end
   end

@@ -57,9 +57,18 @@ class AttributionsTest < ActiveSupport::TestCase
     publish(by: @ben)
     written = WrittenBy.new(@page.reload, viewer(@cay), stage: "edition")
     assert_equal [ [ @ana, 6 ], [ @ben, 1 ] ], written.shares.map { |share| [ share.person, share.words ] }
-    assert_equal [ "Salt and grit on the", "icy", "ramp" ], written.rows.flat_map(&:last).flat_map(&:stretches).map(&:quote).sort
+    assert_equal [ [ @ana, [] ], [ @ben, [ "icy" ] ] ], written.rows.flat_map(&:last).map { |part| [ part.person, part.stretches.map(&:quote) ] }
     assert_equal [ 1, 0 ], @page.edition.then { |edition| [ edition.words_added, edition.words_removed ] }
     assert_equal [ @ben ], @page.edition.writers.to_a
+  end
+
+  test "a list tells once who wrote most of it, and what others added" do
+    write("- Salt the ramp.\n- Grit the stairs.\n- Ring the bell.", by: @ana)
+    publish(by: @ana)
+    write("- Salt the whole ramp.\n- Grit the stairs.\n- Ring the bell.\n- Tell the office.", by: @ben)
+    publish(by: @ben)
+    parts = WrittenBy.new(@page.reload, viewer(@cay), stage: "edition").rows.flat_map(&:last)
+    assert_equal [ [ @ana, [] ], [ @ben, [ "whole", "Tell the office" ] ] ], parts.map { |part| [ part.person, part.stretches.map(&:quote) ] }
   end
 
   private

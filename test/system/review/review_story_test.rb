@@ -48,6 +48,11 @@ class ReviewStoryTest < ApplicationSystemTestCase
     as(@wil) do
       visit page_review_path(@page)
       assert_text "Shout what?"
+      visit edit_page_draft_path(@page)
+      click_on "Publish"
+      assert_text "This page is looked over before it is published."
+      assert_no_field "What has changed?"
+      assert_accessible
       click_on "Ask for a review"
       click_on "Ask for a review"
       assert_text "Under review."
@@ -59,6 +64,8 @@ class ReviewStoryTest < ApplicationSystemTestCase
       assert_text "Approved. It can be published as it is."
     end
     as(@wil) do
+      visit "/reviews"
+      assert_text "approved, waits for somebody to publish it"
       visit page_path(@page)
       click_on "Publish"
       click_on "Publish"

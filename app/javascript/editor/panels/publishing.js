@@ -26,14 +26,15 @@ export default class Publishing {
     this.tellBefore()
     this.field("error").hidden = true
     this.panel.hidden = false
-    this.panel.querySelector("#note").focus()
+    if (!this.field("own").hidden) this.panel.note.focus()
   }
 
   // It stands there when it has come.
   async tellBefore() {
     this.field("words").replaceChildren()
     await this.saving.save()
-    const { words: sentences } = await get(`${this.address}/new`)
+    const { words: sentences, review } = await get(`${this.address}/new`)
+    this.lead(review)
     const list = this.askAll("unsettled").flat().map(({ label, go }) => {
       const line = document.createElement("li")
       const button = Object.assign(document.createElement("button"), { type: "button", className: "publish-go", textContent: label })
@@ -48,8 +49,24 @@ export default class Publishing {
     this.field("words").replaceChildren(...(sentences ?? []).map((sentence) => Object.assign(document.createElement("li"), { textContent: sentence })))
   }
 
+  // Where the draft has to be looked over, the panel leads there; what is said to be small may go through if the rules let it.
+  lead(review) {
+    const link = this.field("review")
+    link.hidden = !review
+    Object.assign(link, review ? { textContent: review.words, href: review.address } : {})
+    const open = !review || review.small
+    this.field("own").hidden = !open
+    this.field("later").hidden = Boolean(review)
+    this.field("go").hidden = !open
+    this.field("go").classList.toggle("button-main", !review)
+    this.panel.small.checked = Boolean(review?.small) || this.panel.small.checked
+    if (!this.panel.hidden && this.panel.contains(document.activeElement) === false) (open ? this.panel.note : link).focus()
+  }
+
   async publish() {
-    const button = this.panel.querySelector("button")
+    const button = this.field("go")
+    if (button.hidden) return this.field("review").focus()
+
     button.disabled = true
     const saved = await this.saving.save()
     const { note, small, due_at } = this.panel
