@@ -63,12 +63,12 @@ class AttributionsTest < ActiveSupport::TestCase
   end
 
   test "a list tells once who wrote most of it, and what others added" do
-    write("- Salt the ramp.\n- Grit the stairs.\n- Ring the bell.", by: @ana)
+    write("- Close every hatch.\n- Grit our stairs.\n- Ring a bell.", by: @ana)
     publish(by: @ana)
-    write("- Salt the whole ramp.\n- Grit the stairs.\n- Ring the bell.\n- Tell the office.", by: @ben)
+    write("- Close every single hatch.\n- Grit our stairs.\n- Ring a bell.\n- Tell an office.", by: @ben)
     publish(by: @ben)
     parts = WrittenBy.new(@page.reload, viewer(@cay), stage: "edition").rows.flat_map(&:last)
-    assert_equal [ [ @ana, [] ], [ @ben, [ "whole", "Tell the office" ] ] ], parts.map { |part| [ part.person, part.stretches.map(&:quote) ] }
+    assert_equal [ [ @ana, [] ], [ @ben, [ "single", "Tell an office" ] ] ], parts.map { |part| [ part.person, part.stretches.map(&:quote) ] }
   end
 
   private
