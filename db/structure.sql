@@ -1,6 +1,6 @@
 CREATE TABLE IF NOT EXISTS "schema_migrations" ("version" varchar NOT NULL PRIMARY KEY);
 CREATE TABLE IF NOT EXISTS "ar_internal_metadata" ("key" varchar NOT NULL PRIMARY KEY, "value" varchar, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
-CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, "gathers_sought" boolean DEFAULT 1 NOT NULL, arrival_megabytes integer NOT NULL DEFAULT 1024, invited_by_keepers varchar NOT NULL DEFAULT 'guests', invitation_days integer NOT NULL DEFAULT 14, joining_domains varchar NOT NULL DEFAULT '', circles boolean NOT NULL DEFAULT 1, CONSTRAINT one_house CHECK (id = 1));
+CREATE TABLE IF NOT EXISTS "houses" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "name" varchar NOT NULL, "guests" boolean DEFAULT 1 NOT NULL, "public_addresses" boolean DEFAULT 0 NOT NULL, "demo" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, bin_days integer NOT NULL DEFAULT 90 CHECK (bin_days BETWEEN 1 AND 3650), front_page_id integer REFERENCES pages (id) ON DELETE SET NULL, sites_apart boolean DEFAULT 0 NOT NULL, "checks_addresses" boolean DEFAULT 0 NOT NULL, "own_hosts" varchar DEFAULT '' NOT NULL, "schemes" varchar DEFAULT '' NOT NULL, "gathers_sought" boolean DEFAULT 1 NOT NULL, arrival_megabytes integer NOT NULL DEFAULT 1024, invited_by_keepers varchar NOT NULL DEFAULT 'guests', invitation_days integer NOT NULL DEFAULT 14, joining_domains varchar NOT NULL DEFAULT '', circles boolean NOT NULL DEFAULT 1, asking_to_join boolean NOT NULL DEFAULT 0, CONSTRAINT one_house CHECK (id = 1));
 CREATE TABLE IF NOT EXISTS "people" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "email" varchar COLLATE "NOCASE" NOT NULL, "encrypted_password" varchar NOT NULL, "remember_created_at" datetime(6), "role" varchar DEFAULT 'member' NOT NULL, "office" varchar DEFAULT 'none' NOT NULL, "suspended_at" datetime(6), "single_keys" boolean DEFAULT 1 NOT NULL, "theme" varchar DEFAULT 'system' NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, "failed_attempts" integer DEFAULT 0 NOT NULL, "locked_at" datetime(6), reset_password_token varchar, reset_password_sent_at datetime(6), session_number integer NOT NULL DEFAULT 0, time_zone varchar NOT NULL DEFAULT 'UTC', language varchar NOT NULL DEFAULT 'en', sites_apart boolean, occupation varchar NOT NULL DEFAULT '', contact varchar NOT NULL DEFAULT '', spoken varchar NOT NULL DEFAULT '', shows_email boolean NOT NULL DEFAULT 1, CONSTRAINT known_role CHECK (role IN ('member', 'guest')), CONSTRAINT known_office CHECK (office IN ('none', 'administrator', 'owner')), CONSTRAINT office_is_for_members CHECK (office = 'none' OR role = 'member'), CONSTRAINT known_theme CHECK (theme IN ('system', 'light', 'dark')));
 CREATE UNIQUE INDEX "index_people_on_public_id" ON "people" ("public_id");
 CREATE UNIQUE INDEX "index_people_on_email" ON "people" ("email");
@@ -733,7 +733,21 @@ CREATE UNIQUE INDEX "index_circles_on_public_id" ON "circles" ("public_id");
 CREATE UNIQUE INDEX "index_circles_on_token_digest" ON "circles" ("token_digest");
 CREATE INDEX "index_circles_on_room_id" ON "circles" ("room_id");
 CREATE INDEX "index_circles_on_page_id" ON "circles" ("page_id");
+CREATE TABLE IF NOT EXISTS "join_requests" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "email" varchar NOT NULL, "token_digest" varchar, "name" varchar DEFAULT '' NOT NULL, "words" text DEFAULT '' NOT NULL, "sent_at" datetime(6) NOT NULL, "asked_at" datetime(6), "answered_at" datetime(6), "given" boolean, "answered_by_id" integer, CONSTRAINT "fk_rails_6b97a088c9"
+FOREIGN KEY ("answered_by_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_join_requests_on_public_id" ON "join_requests" ("public_id");
+CREATE UNIQUE INDEX "index_join_requests_on_token_digest" ON "join_requests" ("token_digest");
+CREATE UNIQUE INDEX "index_join_requests_unanswered" ON "join_requests" ("email") WHERE answered_at IS NULL;
+CREATE TABLE IF NOT EXISTS "slips" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "token_digest" varchar NOT NULL, "expires_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_72ea0f4691"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_slips_on_person_id" ON "slips" ("person_id");
+CREATE UNIQUE INDEX "index_slips_on_token_digest" ON "slips" ("token_digest");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000008'),
 ('20261127000007'),
 ('20261127000006'),
 ('20261127000005'),

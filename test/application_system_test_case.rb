@@ -20,6 +20,10 @@ class ApplicationSystemTestCase < ActionDispatch::SystemTestCase
 
   driven_by :chromium
 
+  # As outside of tests: what a form carries, and where it comes from, is judged.
+  setup { ActionController::Base.allow_forgery_protection = true }
+  teardown { ActionController::Base.allow_forgery_protection = false }
+
   # Nothing may be refused by the Content-Security-Policy, and no script may fail.
   teardown do
     assert_empty browser_problems, "the browser's console"

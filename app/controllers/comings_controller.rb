@@ -1,6 +1,8 @@
 # Where the address leads that somebody was invited with: whoever has no account chooses a name and a password, whoever has one signs
 # in and takes it.
 class ComingsController < ApplicationController
+  include SecretAddress
+
   door :anybody
   before_action :find_invitation
 
@@ -22,7 +24,6 @@ class ComingsController < ApplicationController
   private
 
   def find_invitation
-    response.headers["Referrer-Policy"] = "no-referrer"
     @invitation = Invitation.at(params[:id].to_s)
     return void unless @invitation&.holds?
 

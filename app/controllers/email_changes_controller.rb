@@ -1,5 +1,7 @@
 # Where the links lead with which the old and the new address agree to a change.
 class EmailChangesController < ApplicationController
+  include SecretAddress
+
   door :anybody
   before_action { @change = EmailChange.at(params[:id]) or raise ActiveRecord::RecordNotFound }
 

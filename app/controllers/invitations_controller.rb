@@ -9,6 +9,7 @@ class InvitationsController < ApplicationController
     raise Pundit::NotAuthorizedError unless viewer.active_member?
 
     @pagy, @invitations = pagy(Invitation.looked_after_by(viewer).newest_first.includes(:room, :page, :group, :inviter, :person), limit: 50)
+    @waiting = viewer.administrator? ? JoinRequest.waiting.limit(50).to_a : []
   end
 
   def new; end

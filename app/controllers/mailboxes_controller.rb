@@ -6,7 +6,7 @@ class MailboxesController < ApplicationController
   def show
     raise ActiveRecord::RecordNotFound unless house.demo?
 
-    @person = Person.find_by(public_id: params[:id]) || Invitation.find_by!(public_id: params[:id])
+    @person = Person.find_by(public_id: params[:id]) || Invitation.find_by(public_id: params[:id]) || JoinRequest.find_by!(public_id: params[:id])
     @mails = SentMail.where(recipient: @person.email).newest_first.limit(20)
   end
 end

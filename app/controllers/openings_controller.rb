@@ -1,8 +1,9 @@
 # Where the address of a circle leads: members see what it gives, and take it.
 class OpeningsController < ApplicationController
+  include SecretAddress
+
   door :somebody
   before_action do
-    response.headers["Referrer-Policy"] = "no-referrer"
     @circle = Circle.at(params[:id].to_s) if viewer.active_member?
     raise ActiveRecord::RecordNotFound unless @circle
   end

@@ -3,7 +3,7 @@ class PeopleController < ApplicationController
   before_action :find_person, only: %i[edit update]
 
   def index
-    @pagy, @people = pagy(Person.by_name.includes(:groups, picture_attachment: :blob), limit: 50)
+    @pagy, @people = pagy(Person.by_name.includes(:groups, :slip, picture_attachment: :blob), limit: 50)
   end
 
   def edit; end

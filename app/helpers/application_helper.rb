@@ -81,6 +81,12 @@ module ApplicationHelper
     render "shared/field", form: form, name: name, hint: hint, options: options, control: block
   end
 
+  # What is on or off, with what it means below: words from +scope+, under its name and its name with _hint.
+  def switch(form, name, scope, checked: nil, **values)
+    box = form.check_box(name, { checked: checked }.compact)
+    tag.label(class: "tick") { box + tag.span(tag.b(t("#{scope}.#{name}")) + tag.small(t("#{scope}.#{name}_hint", **values))) }
+  end
+
   # @param document [Hash]
   # @return [ActiveSupport::SafeBuffer] what stands inside an svg element
   def sketch(document)

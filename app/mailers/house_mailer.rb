@@ -94,6 +94,18 @@ class HouseMailer < ActionMailer::Base
     write(person, name: name_of(request.place), by: request.person.name, email: request.person.email, words: said(request.words), address: polymorphic_url([ request.place, :access ]))
   end
 
+  # @param request [JoinRequest]
+  # @param token [String] of the address that works once
+  def asked_to_join(request, token)
+    addressee = Addressee.new(name: request.email, email: request.email, language: I18n.default_locale)
+    write(addressee, secret: token, address: join_request_url(token))
+  end
+
+  # @param request [JoinRequest] that waits for an answer
+  def join_asked(person, request)
+    write(person, name: request.name, email: request.email, words: said(request.words), address: invitations_url)
+  end
+
   # @param pages [Integer] that were made of what somebody brought in
   def moved_in(person, arrival, pages:)
     write(person, pages: pages, address: arrival_url(arrival))

@@ -8,3 +8,7 @@ resources :access_requests, only: %i[index create destroy]
 resource :look, only: %i[create destroy], path: "look-as"
 resource :join, only: %i[new create]
 resources :openings, only: %i[show update], path: "circle"
+resources :join_requests, only: %i[show update], path: "ask-to-come"
+resources :join_answers, only: %i[update destroy]
+resources :accounts, only: %i[new create]
+resource :start, only: %i[show update]

@@ -15,6 +15,7 @@ resources :people, only: %i[index edit update] do
     resource :role, only: :update
     resource :suspension, only: %i[create destroy]
     resource :password_mail, only: :create
+    resource :slip, only: :create
     resource :sessions, only: :destroy
   end
 end

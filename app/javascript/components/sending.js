@@ -32,6 +32,7 @@ export default () => ({
       this.progress((done += part.length), files.length)
     }
     this.$root.action = begun.reading
+    this.$root.querySelector("[name=authenticity_token]").value = token() // the form's own is for where it led before
     this.$root.querySelectorAll("input[type=file]").forEach((field) => (field.disabled = true))
     this.$root.submit()
   },

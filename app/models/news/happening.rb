@@ -8,7 +8,7 @@ class Happening < ApplicationRecord
 
   # Who is told of which act, after it is done: each a class that is told by +tell(happening)+.
   LISTENERS = {
-    "named" => %w[TellsNamed], "addressed" => %w[TellsAddressed], "joined" => %w[TellsJoined], "stayed" => %w[TellsStayed], "taken_over" => %w[TellsTakenOver], "given" => %w[TellsLetIn], "access_asked" => %w[TellsAsked], "ending" => %w[TellsEnding], "ended" => %w[TellsEnding],
+    "named" => %w[TellsNamed], "addressed" => %w[TellsAddressed], "joined" => %w[TellsJoined], "stayed" => %w[TellsStayed], "taken_over" => %w[TellsTakenOver], "given" => %w[TellsLetIn], "access_asked" => %w[TellsAsked], "join_asked" => %w[TellsAdministrators], "ending" => %w[TellsEnding], "ended" => %w[TellsEnding],
     "review_asked" => %w[TellsReviewers], "review_approved" => %w[TellsAsker], "review_sent_back" => %w[TellsAsker],
     "publication_held_up" => %w[TellsWhoSetIt], "publication_overtaken" => %w[TellsWhoSetIt], "retracted" => %w[TellsOfRetraction]
   }.freeze

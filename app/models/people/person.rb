@@ -10,6 +10,7 @@ class Person < ApplicationRecord
   has_many :kept_searches, dependent: :delete_all
   has_many :groups, through: :memberships
 
+  has_one :slip, dependent: :delete
   has_one :own_room, class_name: "Room", foreign_key: :owner_id
 
   has_one_attached :picture
@@ -26,6 +27,7 @@ class Person < ApplicationRecord
   validates :language, inclusion: { in: ->(_person) { I18n.available_locales.map(&:to_s) } }
   validates :office, inclusion: { in: %w[none], message: :members_only }, if: :guest?
 
+  after_update -> { Slip.where(person: self).delete_all }, if: :saved_change_to_encrypted_password?
   after_update -> { Happening.write(:password_changed, self, by: self) }, if: :saved_change_to_encrypted_password?
   after_update -> { own_room&.follow_name(name_before_last_save) }, if: :saved_change_to_name?
 

@@ -1,3 +1,4 @@
+require "zuhause/inviting/account_table"
 require "zuhause/inviting/mail_addresses"
 
 module Zuhause

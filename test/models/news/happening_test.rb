@@ -55,6 +55,7 @@ class HappeningTest < ActiveSupport::TestCase
     house_invitation_sent: ->(t) { t.invite(nil, by: t.eve) }, house_invitation_withdrawn: ->(t) { t.invite(nil, by: t.eve).withdraw(by: t.eve) },
     circle_drawn: ->(t) { t.circle }, circle_ended: ->(t) { t.circle.end(by: t.ana) },
     access_asked: ->(t) { AccessRequest.ask(t.ben, "/p/#{t.hidden.to_param}") },
+    join_asked: ->(t) { t.ask_to_join },
     ending: ->(t) { t.end_access(2.days) }, ended: ->(t) { t.end_access(20.days) },
     person_changed: ->(t) { t.ben.change(name: "Benno Holt", by: t.eve) }, role_changed: ->(t) { t.ben.change(role: "guest", by: t.eve) },
     suspended: ->(t) { t.ben.change(suspended: true, by: t.eve) }, unsuspended: ->(t) { t.ben.change(suspended: true) && t.ben.change(suspended: false, by: t.eve) },
@@ -66,9 +67,15 @@ class HappeningTest < ActiveSupport::TestCase
     house_changed: ->(t) { House.current.furnish({ public_addresses: true }, practice: nil, by: t.eve) }
   }.freeze
 
-  OF_THEMSELVES = %i[ending ended].freeze # nobody does it
+  OF_THEMSELVES = %i[join_asked ending ended].freeze # nobody does it
 
   attr_reader :ana, :ben, :eve, :room
+
+  def ask_to_join
+    House.current.update!(asking_to_join: true)
+    JoinRequest.begin("gita@x.example")
+    JoinRequest.last.ask(name: "Gita Nor", words: "")
+  end
 
   def invite(place, by:)
     entry = Zuhause::Inviting::MailAddresses.new("gita@x.example").entries.first

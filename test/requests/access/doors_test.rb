@@ -129,6 +129,15 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "PATCH /come/:id" => { to: "/come/guessed", with: { person: { name: "Gita", password: "long enough it is" } }, html: :nobody, json: [ 404 ] * 6 },
     "GET /join/new" => { to: "/join/new", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
     "POST /join" => { to: "/join", with: { email: "gita@x.example" }, html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "GET /ask-to-come/:id" => { to: "/ask-to-come/guessed", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "PATCH /ask-to-come/:id" => { to: "/ask-to-come/guessed", with: { join_request: { name: "Gita", words: "" } }, html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
+    "PATCH /join_answers/:id" => { to: "/join_answers/#{"0" * 10}", with: { role: "member" }, html: [ 404, 403, 403, 403, 403, 404 ], json: [ 401, 403, 403, 403, 403, 404 ] },
+    "DELETE /join_answers/:id" => { to: "/join_answers/#{"0" * 10}", html: [ 404, 403, 403, 403, 403, 404 ], json: [ 401, 403, 403, 403, 403, 404 ] },
+    "GET /accounts/new" => { to: "/accounts/new" },
+    "POST /accounts" => { to: "/accounts", with: { text: "Gita,gita@x.example" }, html: [ 404, 403, 403, 403, 403, 200 ] },
+    "POST /people/:person_id/slip" => { to: ->(t) { "/people/#{t.slip.person.public_id}/slip" }, html: [ 404, 403, 403, 403, 403, 200 ] },
+    "GET /start" => { to: "/start", html: [ 200, 302, 302, 302, 302, 302 ], json: nil },
+    "PATCH /start" => { to: "/start", with: { code: "guessed", password: "long enough it is" }, html: [ 422, 302, 302, 302, 302, 302 ], json: nil },
     "GET /circle/:id" => { to: "/circle/guessed", html: :nobody },
     "PATCH /circle/:id" => { to: "/circle/guessed", html: :nobody },
     "POST /p/:page_id/circles" => { to: ->(t) { "/p/#{t.page.to_param}/circles" }, with: ->(_t) { { level: "read", ends_on: (Date.current + 9).iso8601 } } },
@@ -321,7 +330,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking, :circle, :room_circle
+  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking, :circle, :room_circle, :slip
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -352,6 +361,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     3.times { |i| Sought.create!(wording: "sand", digest: i.to_s, answered: false, day: Date.current) }
     @arrival = Arrival.create!(person: @people[:keeper], created_at: Time.current).tap { |arrival| arrival.keep([ [ "a.md", StringIO.new("Sand.") ] ]) }
     @invitation = Invitation.create!(email: "gita@x.example", role: "guest", page: @page, level: "read", inviter: @people[:keeper], token_digest: "x", created_at: Time.current, expires_at: 1.day.from_now)
+    @slip = Slip.write(@people[:stranger]) && @people[:stranger].slip
     @circle, @room_circle = [ @page, @room ].map { |place| Circle.draw(place, level: "read", ends_on: Date.current + 9, by: @people[:keeper]).first }
     @asking = AccessRequest.ask(@people[:stranger], "/p/#{@page.to_param}")
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil)

@@ -12,7 +12,7 @@ class JoiningByDomainTest < ActionDispatch::IntegrationTest
 
   test "whoever shows that an address is theirs becomes a member" do
     get "/sign-in"
-    assert_select "a", text: "Join with your work address"
+    assert_select "a", text: "Come in for the first time"
     get "/join/new"
     assert_select ".lead", text: /ternholm.example or sound.example/
     post "/join", params: { email: "Gita@Sound.example " }

@@ -136,6 +136,7 @@ class WritingTest < ApplicationSystemTestCase
   test "a sign-in that expired loses nothing" do
     expect_problem "401"
     expect_problem "404"
+    expect_problem "422"
     visit draft_path
     editor
     page.driver.browser.manage.delete_all_cookies

@@ -1,0 +1,6 @@
+// The browser's own way to print.
+export default () => ({
+  print() {
+    window.print()
+  },
+})
