@@ -10,7 +10,7 @@ class PageChoicesController < ApplicationController
 
     title, part = params[:q].to_s.split("#", 2)
     found = pages(title).to_a
-    @states = PageStates.of(found, viewer)
+    look_at(found)
     render json: part ? headings(found, part) : found.map { |page| { **told(page), room: page.room.name } }
   end
 
@@ -24,7 +24,7 @@ class PageChoicesController < ApplicationController
     place = kind == "room" ? Room.seen_by(viewer).find_by!(public_id: id) : Page.seen_by(viewer).find_by!(public_id: id)
     room = place.is_a?(Room) ? place : place.room
     items = Branch.load(viewer, room, [ place ]).fetch(place).items.select(&:page)
-    @states = PageStates.of(items.map(&:page), viewer)
+    look_at(items.map(&:page))
     items.map { |item| { **told(item.page), room: room.name, below: ("page:#{item.page.public_id}" if item.size.positive?) }.compact }
   end
 
@@ -35,8 +35,14 @@ class PageChoicesController < ApplicationController
     pages.includes(:room).order(Arel.sql(Page.sanitize_sql([ "pages.title LIKE ? DESC, pages.title", start ]))).limit(MOST)
   end
 
+  # Whom a page is open to is told to members: whoever links to it sees whom it leads there.
+  def look_at(pages)
+    @states = PageStates.of(pages, viewer)
+    @opens = viewer.active_member? ? Openness.of(pages, viewer) : {}
+  end
+
   def told(page)
-    { id: page.public_id, title: page.title, state: @states.fetch(page.public_id) }
+    { id: page.public_id, title: page.title, state: @states.fetch(page.public_id), open: @opens[page]&.then { |open| helpers.audience_words(*open) } }.compact
   end
 
   # Of what is published, in the order of the pages and their texts.

@@ -61,19 +61,22 @@ module ApplicationHelper
   end
 
   # @param name [Symbol, Integer] see Zuhause::Access::Audience#name
-  def audience_words(name)
-    name.is_a?(Integer) ? t("audience.people", count: name) : t("audience.#{name}")
+  # @param guests [Integer] among them
+  def audience_words(name, guests = 0)
+    words = name.is_a?(Integer) ? t("audience.people", count: name) : t("audience.#{name}")
+    name == :everyone && guests.positive? ? t("audience.with_guests", everyone: words, count: guests) : words
   end
 
   SIGNS = { anyone: "globe", everyone: "house", only_me: "lock" }.freeze
 
+  # @return [String] the name of the sign for an audience
+  def audience_icon(name)
+    SIGNS.fetch(name, "users")
+  end
+
   # Whom something is open to, by sign and word.
-  #
-  # @param name [Symbol, Integer] see Zuhause::Access::Audience#name
-  # @param guests [Integer] among them
   def audience_sign(name, guests = 0)
-    words = name == :everyone && guests.positive? ? t("audience.with_guests", everyone: audience_words(name), count: guests) : audience_words(name)
-    safe_join([ icon(SIGNS.fetch(name, "users"), size: 14), " ", words ])
+    safe_join([ icon(audience_icon(name), size: 14), " ", audience_words(name, guests) ])
   end
 
   # A field with its label, its hint and what is wrong with it, tied together for everybody.

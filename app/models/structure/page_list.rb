@@ -39,12 +39,7 @@ class PageList
   # @return [Hash{Page=>Array(Symbol|Integer, Integer)}] whom each is open to (Zuhause::Access::Audience#name), and how many guests are
   #   among them
   def audiences_of(pages)
-    lists, people = AccessList.lists(pages.map(&:access_list_id)), Person.viewers
-    told = Hash.new do |known, (list, lowest)|
-      audience = Zuhause::Access::Audience.new(lists.fetch(list), people, viewer.switches, lowest: lowest)
-      known[[ list, lowest ]] = [ audience.name(asker: person&.id), audience.guests.size ]
-    end
-    pages.index_with { |page| told[[ page.access_list_id, page.lowest_to_see ]] }
+    Openness.of(pages, viewer)
   end
 
   # @return [Hash{Integer=>Integer}] how often each has been read
