@@ -1,4 +1,11 @@
 module AccessHelper
+  # How many readers of a page would not see what it leads to.
+  #
+  # @param row [ShutTargets::Row]
+  def shut_words(row)
+    [ (t("accesses.shut.people", count: row.readers) if row.readers.positive?), (t("accesses.shut.outside") if row.outside && row.readers.zero?) ].compact.to_sentence
+  end
+
   # @param grant [AccessGrant]
   def holder_words(grant)
     case grant.holder

@@ -47,6 +47,12 @@ class Pages::PublicationsController < ApplicationController
     { words: open ? t("pages.show.review") : t("pages.show.ask_review"), address: open ? page_review_path(@page) : new_page_review_path(@page), small: @page.publishable?(small: true) }
   end
 
+  # What some of those who are to read it will not see.
+  def shut_words
+    titles = ShutTargets.of(@page, viewer, stage: "draft").map { |row| row.page.title }
+    t(".shut", titles: [ *titles.first(3), (t("exposure.more", count: titles.size - 3) if titles.size > 3) ].compact.to_sentence, count: titles.size) if titles.any?
+  end
+
   def unreviewed_words
     return if @page.publishable?
 
@@ -58,7 +64,7 @@ class Pages::PublicationsController < ApplicationController
     shown, blanks, undescribed = @page.shown_on(viewer).count, @page.blanks, @page.undescribed
     [ unreviewed_words, (t(".doubles", count: doubles) if doubles.positive?), (t(".shown_on", count: shown) if shown.positive?), (t(".blanks", count: blanks) if blanks.positive?),
       (t(".undescribed", count: undescribed.size, names: undescribed.to_sentence) if undescribed.any?),
-      *SectionsLedTo.new(@page, viewer).to_lose.map { |part| t(".part_lost", name: part.title, count: part.count) }, *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
+      shut_words, *SectionsLedTo.new(@page, viewer).to_lose.map { |part| t(".part_lost", name: part.title, count: part.count) }, *@page.passages_to_lose(viewer).map { |name, count| t(".passage_lost", name: name, count: count) } ].compact
   end
 
   def answer(status, **body)
