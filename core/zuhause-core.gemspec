@@ -14,4 +14,5 @@ Gem::Specification.new do |spec|
   spec.add_dependency "nokogiri", "~> 1.15"
   spec.add_dependency "rouge", "~> 4.5"
   spec.add_dependency "rubyzip", "~> 2.4"
+  spec.add_dependency "tzinfo", "~> 2.0"
 end

@@ -746,7 +746,48 @@ FOREIGN KEY ("person_id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_slips_on_person_id" ON "slips" ("person_id");
 CREATE UNIQUE INDEX "index_slips_on_token_digest" ON "slips" ("token_digest");
+CREATE TABLE IF NOT EXISTS "follows" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "room_id" integer, "tag_id" integer, "kept_search_id" integer, "below" boolean DEFAULT 0 NOT NULL, "stopped" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_4441b4bd6f"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_1b8f05774b"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_99e43b8168"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_2852eb36f6"
+FOREIGN KEY ("tag_id")
+  REFERENCES "tags" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_1d94472514"
+FOREIGN KEY ("kept_search_id")
+  REFERENCES "kept_searches" ("id")
+ ON DELETE CASCADE, CONSTRAINT follows_one_thing CHECK ((page_id IS NOT NULL) + (room_id IS NOT NULL) + (tag_id IS NOT NULL) + (kept_search_id IS NOT NULL) = 1));
+CREATE INDEX "index_follows_on_page_id" ON "follows" ("page_id");
+CREATE INDEX "index_follows_on_room_id" ON "follows" ("room_id");
+CREATE INDEX "index_follows_on_tag_id" ON "follows" ("tag_id");
+CREATE INDEX "index_follows_on_kept_search_id" ON "follows" ("kept_search_id");
+CREATE UNIQUE INDEX "index_follows_on_person_id_and_page_id" ON "follows" ("person_id", "page_id") WHERE page_id IS NOT NULL;
+CREATE UNIQUE INDEX "index_follows_on_person_id_and_room_id" ON "follows" ("person_id", "room_id") WHERE room_id IS NOT NULL;
+CREATE UNIQUE INDEX "index_follows_on_person_id_and_tag_id" ON "follows" ("person_id", "tag_id") WHERE tag_id IS NOT NULL;
+CREATE UNIQUE INDEX "index_follows_on_person_id_and_kept_search_id" ON "follows" ("person_id", "kept_search_id") WHERE kept_search_id IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "tellings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "happening_id" integer NOT NULL, "person_id" integer NOT NULL, "reason" varchar NOT NULL, "sight" varchar DEFAULT 'edition' NOT NULL, "created_at" datetime(6) NOT NULL, "seen_at" datetime(6), "mail_at" datetime(6), "mailed_at" datetime(6), CONSTRAINT "fk_rails_3a1a780539"
+FOREIGN KEY ("happening_id")
+  REFERENCES "happenings" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_d597fec89b"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_tellings_on_happening_id_and_person_id" ON "tellings" ("happening_id", "person_id");
+CREATE INDEX "index_tellings_unseen" ON "tellings" ("person_id", "happening_id") WHERE seen_at IS NULL;
+CREATE INDEX "index_tellings_on_person_id_and_id" ON "tellings" ("person_id", "id");
+CREATE INDEX "index_tellings_to_mail" ON "tellings" ("mail_at") WHERE mailed_at IS NULL AND mail_at IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "news_settings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "ways" json DEFAULT '{}' NOT NULL, "quiet_from" integer, "quiet_until" integer, "letter_hour" integer DEFAULT 7 NOT NULL, "letter_day" integer DEFAULT 1 NOT NULL, "follows_own" boolean DEFAULT 1 NOT NULL, CONSTRAINT "fk_rails_3a8f5058cf"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_news_settings_on_person_id" ON "news_settings" ("person_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000009'),
 ('20261127000008'),
 ('20261127000007'),
 ('20261127000006'),

@@ -2,14 +2,26 @@
 class FeedKeysController < ApplicationController
   door :somebody
 
+  # Tells the address of a feed: of a page's history, of the latest changes, of all or of one room, or of one's news.
   def create
-    key = FeedKey.of(viewer.person)
-    page = Page.seen_by(viewer).at_address(params[:page_id].to_s)
-    redirect_to page_editions_path(page), status: :see_other, notice: t(".done", address: page_feed_url(key.token, page.public_id))
+    token = FeedKey.of(viewer.person).token
+    back, address = feed(token)
+    redirect_to back, status: :see_other, notice: t(".done", address: address)
   end
 
   def destroy
     FeedKey.where(person: viewer.person).delete_all
     redirect_to edit_profile_path, status: :see_other, notice: t(".done")
+  end
+
+  private
+
+  # @return [Array(String, String)] the screen that shows the same, and the address
+  def feed(token)
+    return Page.seen_by(viewer).at_address(params[:page_id].to_s).then { |page| [ page_editions_path(page), page_feed_url(token, page.public_id) ] } if params[:page_id]
+    return [ news_index_path, news_feed_url(token) ] if params[:of] == "news"
+
+    room = params[:room].presence && Room.seen_by(viewer).find_by!(public_id: params[:room])
+    [ changes_path(room: room&.public_id), changes_feed_url(token, room: room&.public_id) ]
   end
 end

@@ -2,9 +2,24 @@
 class FeedsController < ApplicationController
   door :anybody
 
+  MOST = 50
+
+  before_action { @reader = FeedKey.viewer(params[:token]) or raise ActiveRecord::RecordNotFound }
+
+  # What the owner has been told.
+  def news
+    render formats: :atom, locals: { groups: NewsList.new(@reader, show: "all").groups(limit: MOST), words: NewsWords.new(@reader) }
+  end
+
+  # The latest changes, of all or of one room.
+  def changes
+    room = params[:room].presence && Room.seen_by(@reader).find_by!(public_id: params[:room])
+    render formats: :atom, locals: { happenings: LatestChanges.new(@reader, room: room).happenings.limit(MOST), room: room }
+  end
+
   # The history of a page.
   def show
-    reader = FeedKey.viewer(params[:token]) or raise ActiveRecord::RecordNotFound
+    reader = @reader
     page = Page.read_by(reader).at_address(params[:page_id])
     editions = page.editions.standing.newest_first.includes(:author).limit(Pages::EditionsController::PER_PAGE)
     render "feeds/page", formats: :atom, locals: { page: page, editions: editions, reader: reader }

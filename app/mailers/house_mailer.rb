@@ -55,6 +55,20 @@ class HouseMailer < ActionMailer::Base
     write(person, kind: act, title: page.draft.title, by: by.name, note: note, address: page_review_url(page))
   end
 
+  # What somebody has been told, by page and room.
+  #
+  # @param tellings [Array<Telling>] of what the person may see
+  def news(person, tellings)
+    groups = tellings.group_by { |telling| [ telling.place, telling.personal? ] }.map { |(place, _personal), of_it| NewsList::Group.new(place: place, tellings: of_it.reverse) }
+    I18n.with_locale(person.language) do
+      words = NewsWords.new(Viewer.new(person))
+      kind = groups.one? ? :one : :many
+      stop = stop_url(Stopping.token(person, **(groups.one? && !groups.first.personal? ? { target: groups.first.place } : { reason: groups.first.newest.reason })))
+      headers["List-Unsubscribe"], headers["List-Unsubscribe-Post"] = "<#{stop}>", "List-Unsubscribe=One-Click"
+      write(person, kind: kind, secret: stop[%r{/stop/(.+)\z}, 1], count: groups.size, first: words.line(groups.first, title: true), news: groups.map { |group| paragraph(group, words) }.join("\n\n"), settings: edit_profile_news_setting_url, stop: stop, stopped: words.stopped(groups))
+    end
+  end
+
   # A publication that was set, and did not come about.
   #
   # @param act [Symbol] :held_up or :overtaken
@@ -121,6 +135,10 @@ class HouseMailer < ActionMailer::Base
   # @param place [Room, Page, nil]
   def name_of(place)
     place.is_a?(Room) ? place.name : place&.title
+  end
+
+  def paragraph(group, words)
+    [ words.line(group, title: true), *words.notes(group).map { |note| "  “#{note}”" }, "  #{words.why(group)}", "  #{polymorphic_url(group.place)}" ].join("\n")
   end
 
   # What somebody wrote themselves, as a paragraph of its own.

@@ -17,7 +17,7 @@ Rails.application.config.filter_redirect += [ %r{/p/}, /\?/ ]
 
 class RequestsWithoutTitles < Rails::Rack::Logger
   SLUG = %r{/p/[^/?]*?-([a-z0-9]{10})(?=[/?"]|\z)}
-  TOKEN = %r{/(come|ask-to-come|circle|address|feeds)/[^/?"\s]+}
+  TOKEN = %r{/(come|ask-to-come|circle|address|feeds|stop)/[^/?"\s]+}
 
   private
 

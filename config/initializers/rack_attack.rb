@@ -14,7 +14,7 @@ class Rack::Attack
   end
 
   throttle("sign-ins by address", limit: SIGN_INS_A_MINUTE, period: 1.minute) do |request|
-    network_address(request) if (request.post? && request.path.start_with?("/sign-in", "/password", "/join")) || (!request.get? && request.path.start_with?("/start")) || request.path.start_with?("/come/", "/ask-to-come/")
+    network_address(request) if (request.post? && request.path.start_with?("/sign-in", "/password", "/join")) || (!request.get? && request.path.start_with?("/start")) || request.path.start_with?("/come/", "/ask-to-come/", "/stop/")
   end
 
   throttle("findings", limit: FINDINGS_A_MINUTE, period: 1.minute) do |request|

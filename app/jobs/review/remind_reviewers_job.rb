@@ -15,7 +15,7 @@ class RemindReviewersJob < ActiveJob::Base
   end
 
   def remind(review, now)
-    TellsReviewers.write(review.page, review, :reminded)
+    TellsReviewers.remind(review.page, review)
     review.update!(reminded_at: now)
   end
 end

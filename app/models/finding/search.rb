@@ -45,6 +45,12 @@ class Search
     build(ranked[offset, limit] || [])
   end
 
+  # @param page [Page]
+  # @return [Boolean] whether something in it answers
+  def finds?(page)
+    !question.blank? && asked.any?(&:known?) && SectionsFound.new(question, asked, pages.where(id: page.id), @viewer, most: 1).candidates.any?
+  end
+
   # @return [Answer, nil] nil where nothing was found
   def answer
     return if ranked.empty?

@@ -150,5 +150,6 @@ class Invitation < ApplicationRecord
 
     exposure = place.exposure_of_giving([ holder ], level.to_sym, ends_on: ends_on)
     place.record_access(:given, by: inviter, exposure: exposure, holder: holder, level: level, ends_on: ends_on, at: at) { place.grant(holder, level.to_sym, ends_on: ends_on) }
+    Follow.begin_by_itself(person, place, at: at)
   end
 end

@@ -87,6 +87,7 @@ class Inviting
       grant = grant(one, ends_on)
       exposure = @place.exposure_of_grants([ grant ])
       @place.record_access(:given, by: @viewer.person, exposure: exposure, holder: grant.holder, level: grant.level, ends_on: ends_on) { @place.grant(grant.holder, grant.level, ends_on: ends_on) }
+      Follow.begin_by_itself(one.person, @place)
       HouseMailer.let_in(one.person, @place, by: @viewer.person, level: grant.level, ends_on: ends_on, words: words).deliver_now unless one.person.suspended?
     end
   end

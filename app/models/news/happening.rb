@@ -6,10 +6,10 @@
 class Happening < ApplicationRecord
   ACTS = Zuhause::Happenings::Acts
 
-  # Who is told of which act, after it is done: each a class that is told by +tell(happening)+.
+  # Who is told of which act, after it is done: each a class that is told by +tell(happening)+. Of what is news, TellsNews is told
+  # besides.
   LISTENERS = {
-    "named" => %w[TellsNamed], "addressed" => %w[TellsAddressed], "joined" => %w[TellsJoined], "stayed" => %w[TellsStayed], "taken_over" => %w[TellsTakenOver], "given" => %w[TellsLetIn], "access_asked" => %w[TellsAsked], "join_asked" => %w[TellsAdministrators], "ending" => %w[TellsEnding], "ended" => %w[TellsEnding],
-    "review_asked" => %w[TellsReviewers], "review_approved" => %w[TellsAsker], "review_sent_back" => %w[TellsAsker],
+    "joined" => %w[TellsJoined], "stayed" => %w[TellsStayed], "taken_over" => %w[TellsTakenOver], "given" => %w[TellsLetIn], "access_asked" => %w[TellsAsked], "join_asked" => %w[TellsAdministrators], "ending" => %w[TellsEnding], "ended" => %w[TellsEnding],
     "publication_held_up" => %w[TellsWhoSetIt], "publication_overtaken" => %w[TellsWhoSetIt], "retracted" => %w[TellsOfRetraction]
   }.freeze
 
@@ -44,13 +44,17 @@ class Happening < ApplicationRecord
       happening = new(act: act.to_s, subject: subject_of(about), title: title_of(about), page: (about if about.is_a?(Page)), room: (about.room if about.is_a?(Placed)),
                       details: details.compact, small: small, who: by ? HappeningActor.digest(by, salt) : "", created_at: at)
       happening.build_actor(person: by, salt: salt) if by
-      LISTENERS.fetch(act.to_s, []).each { |listener| happening.pending_tellings.build(listener: listener, due_at: Time.current) } unless quiet?
-      happening.tap { |made| made.save! unless Thread.current[:happenings_withheld] }
+      listeners(act).each { |listener| happening.pending_tellings.build(listener: listener, due_at: Time.current) } unless quiet?
+      happening.tap { |made| made.save! unless withheld? }
+    end
+
+    def withheld?
+      Thread.current[:happenings_withheld] || false
     end
 
     # What is done within is told of later, by whoever does it.
     def withheld
-      before, Thread.current[:happenings_withheld] = Thread.current[:happenings_withheld], true
+      before, Thread.current[:happenings_withheld] = withheld?, true
       yield
     ensure
       Thread.current[:happenings_withheld] = before
@@ -74,6 +78,10 @@ class Happening < ApplicationRecord
     end
 
     private
+
+    def listeners(act)
+      LISTENERS.fetch(act.to_s, []) + (Zuhause::Telling::Reasons.of(act).any? ? %w[TellsNews] : [])
+    end
 
     def quiet?
       Thread.current[:happenings_quiet] || false

@@ -1,24 +1,15 @@
-# Those who are asked to look a page over learn of it by mail, if they see what they are to look at when they are told.
+# Those who are asked to look a page over, and have not, are reminded by mail, if they see what they are to look at then.
 module TellsReviewers
-  class << self
-    def tell(happening)
-      page = happening.page or return
-      review = page.review
-      write(page, review, :asked) if review&.open?
-    end
+  # @param page [Page] with an open review
+  def self.remind(page, review)
+    rule, asker = page.review_rule, review.asker
+    return if rule.nil? || asker.nil? || page.binned?
 
-    # @param act [Symbol] :asked or :reminded
-    def write(page, review, act)
-      rule = page.review_rule
-      asker = review.asker
-      return if rule.nil? || asker.nil? || page.binned?
+    done = page.review_standing(rule: rule, review: review).held
+    page.reviewers(rule, review).able.each do |person|
+      next if person == asker || done.include?(person.id) || Viewer.new(person).sight_of(page) != :draft
 
-      done = page.review_standing(rule: rule, review: review).held
-      page.reviewers(rule, review).able.each do |person|
-        next if person == asker || done.include?(person.id) || Viewer.new(person).sight_of(page) != :draft
-
-        HouseMailer.review(person, act, page, by: asker, note: review.note).deliver_now
-      end
+      HouseMailer.review(person, :reminded, page, by: asker, note: review.note).deliver_now
     end
   end
 end

@@ -10,6 +10,9 @@ class Person < ApplicationRecord
   has_many :kept_searches, dependent: :delete_all
   has_many :groups, through: :memberships
 
+  has_many :follows, dependent: :delete_all
+  has_many :tellings, dependent: :delete_all
+  has_one :news_setting, dependent: :delete
   has_one :slip, dependent: :delete
   has_one :own_room, class_name: "Room", foreign_key: :owner_id
 

@@ -13,6 +13,7 @@ class Reading < ApplicationRecord
 
   def self.note(page_id, edition_id, person_id, at)
     EditionReading.note(edition_id, person_id, at) if edition_id
+    Telling.looked_at(page_id, person_id, at: at)
     return if where(person_id: person_id, page_id: page_id, read_at: (at - AGAIN)..).exists?
 
     upsert({ person_id: person_id, page_id: page_id, read_at: at }, unique_by: %i[person_id page_id], on_duplicate: Arel.sql("times = times + 1, read_at = excluded.read_at"))

@@ -56,6 +56,7 @@ class HappeningTest < ActiveSupport::TestCase
     circle_drawn: ->(t) { t.circle }, circle_ended: ->(t) { t.circle.end(by: t.ana) },
     access_asked: ->(t) { AccessRequest.ask(t.ben, "/p/#{t.hidden.to_param}") },
     join_asked: ->(t) { t.ask_to_join },
+    notice_given: ->(t) { Notice.give(t.page, to: t.room, words: "Read it.", by: t.ana) },
     ending: ->(t) { t.end_access(2.days) }, ended: ->(t) { t.end_access(20.days) },
     person_changed: ->(t) { t.ben.change(name: "Benno Holt", by: t.eve) }, role_changed: ->(t) { t.ben.change(role: "guest", by: t.eve) },
     suspended: ->(t) { t.ben.change(suspended: true, by: t.eve) }, unsuspended: ->(t) { t.ben.change(suspended: true) && t.ben.change(suspended: false, by: t.eve) },

@@ -1,0 +1,19 @@
+# What one has been told.
+class NewsController < ApplicationController
+  door :somebody
+
+  PER_PAGE = 30
+
+  def index
+    @news = NewsList.new(viewer, show: params[:show])
+    @pagy = paged(@news.count, limit: PER_PAGE)
+    @groups = @news.groups(limit: @pagy.limit, offset: @pagy.offset)
+  end
+
+  # Marks it as looked at: what was told of one place, or all that is listed.
+  def update
+    place = params[:place].presence && (Page.find_by(public_id: params[:place]) || Room.find_by(public_id: params[:place]) || raise(ActiveRecord::RecordNotFound))
+    NewsList.new(viewer, show: params[:show]).look_at(place)
+    redirect_to news_index_path(show: params[:show].presence), status: :see_other
+  end
+end

@@ -1,0 +1,50 @@
+# What somebody has been told, in sentences, on screens and in mails.
+class NewsWords
+  # @param viewer [Viewer] whose news they are
+  def initialize(viewer)
+    @viewer = viewer
+  end
+
+  # @param group [NewsList::Group]
+  # @param title [Boolean] whether the place is named, or goes without saying
+  # @return [String] "Nils Abert and 2 others changed “Bunkering” 4 times"
+  def line(group, title: false)
+    named = false
+    did = group.acts.map do |act, count|
+      what = title && !named ? I18n.t("news.quoted", title: name_of(group.place)) : I18n.t("news.it")
+      named = true
+      I18n.t("news.acts.#{act}", count: count, title: what)
+    end
+    "#{who(group)} #{did.to_sentence}"
+  end
+
+  # @return [Array<String>] what was said with the changes, the latest first
+  def notes(group)
+    group.tellings.filter_map { |telling| telling.happening.details["note"].presence || telling.happening.details["words"].presence }.uniq.first(3)
+  end
+
+  # @return [String] why one is told
+  def why(group)
+    I18n.t("news.why.#{group.newest.reason}")
+  end
+
+  # @return [String] what the address at the end of a mail stops
+  def stopped(groups)
+    I18n.t("news.stopped.#{groups.one? && !groups.first.personal? ? "place" : "reason"}")
+  end
+
+  private
+
+  def who(group)
+    names = group.people.map { |person| name(person) }.uniq
+    names.size > 1 ? I18n.t("news.others", count: names.size - 1, name: names.first) : names.first
+  end
+
+  def name(person)
+    person && @viewer.meets?(person) ? person.name : I18n.t("happenings.somebody")
+  end
+
+  def name_of(place)
+    place.is_a?(Room) ? place.name : place.title
+  end
+end
