@@ -25,6 +25,7 @@ class DemoHouse
     DemoInviting.new(read_yaml(FOLDER.join("inviting.yml")), @people).load
     FileText.catch_up
     DemoSearches.new(read_yaml(FOLDER.join("searches.yml")), @people).load
+    DemoNews.new(read_yaml(FOLDER.join("news.yml")), @people, @groups).load
     AddressCheck.new(web: SimulatedWeb.new, pause: 0).run
   end
 

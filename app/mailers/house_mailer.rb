@@ -65,7 +65,7 @@ class HouseMailer < ActionMailer::Base
       kind = groups.one? ? :one : :many
       stop = stop_url(Stopping.token(person, **(groups.one? && !groups.first.personal? ? { target: groups.first.place } : { reason: groups.first.newest.reason })))
       headers["List-Unsubscribe"], headers["List-Unsubscribe-Post"] = "<#{stop}>", "List-Unsubscribe=One-Click"
-      write(person, kind: kind, secret: stop[%r{/stop/(.+)\z}, 1], count: groups.size, first: words.line(groups.first, title: true), news: groups.map { |group| paragraph(group, words) }.join("\n\n"), settings: edit_profile_news_setting_url, stop: stop, stopped: words.stopped(groups))
+      write(person, kind: kind, secret: stop[%r{/stop/(.+)\z}, 1], count: groups.size, first: words.line(groups.first, title: true), title: words.name_of(groups.first.place), news: groups.map { |group| paragraph(group, words) }.join("\n\n"), settings: edit_profile_news_setting_url, stop: stop, stopped: words.stopped(groups))
     end
   end
 

@@ -14,7 +14,7 @@ class Follow < ApplicationRecord
     def begin(person, target, below: false, at: Time.current)
       follow = find_or_initialize_by(key(person, target))
       follow.created_at ||= at
-      follow.update!(below: below && target.is_a?(Page), stopped: false)
+      follow.update!(below: target.is_a?(Page) && below ? true : false, stopped: false)
       follow
     rescue ActiveRecord::RecordNotUnique
       retry

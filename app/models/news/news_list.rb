@@ -45,7 +45,7 @@ class NewsList
 
   # @return [Array<Group>]
   def groups(limit:, offset: 0)
-    keys = told.group(PLACE, PERSONAL).order(Arel.sql("MAX(tellings.happening_id) DESC")).limit(limit).offset(offset).pluck(PLACE, PERSONAL)
+    keys = told.group(PLACE, PERSONAL).order(Arel.sql("MAX(happenings.created_at) DESC, MAX(tellings.happening_id) DESC")).limit(limit).offset(offset).pluck(PLACE, PERSONAL)
     found = loaded(keys).group_by { |telling| key_of(telling) }
     keys.filter_map { |key| found[key]&.then { |tellings| Group.new(place: tellings.first.place, tellings: tellings) } }
   end
@@ -72,8 +72,8 @@ class NewsList
     return [] if keys.empty?
 
     ranked = told.where(Arel.sql("(#{PLACE}) IN (#{keys.map { |place, _personal| place.to_i }.uniq.join(", ")})"))
-                 .select("tellings.*", "ROW_NUMBER() OVER (PARTITION BY #{PLACE}, #{PERSONAL} ORDER BY tellings.happening_id DESC) AS place_in_group")
-    Telling.from(ranked, :tellings).where("place_in_group <= ?", LOADED).order(happening_id: :desc).includes(happening: [ :person, :room, { page: :room } ]).to_a
+                 .select("tellings.*", "ROW_NUMBER() OVER (PARTITION BY #{PLACE}, #{PERSONAL} ORDER BY happenings.created_at DESC, happenings.id DESC) AS place_in_group")
+    Telling.from(ranked, :tellings).where("place_in_group <= ?", LOADED).order(:place_in_group).includes(happening: [ :person, :room, { page: :room } ]).to_a
   end
 
   def key_of(telling)

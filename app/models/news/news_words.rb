@@ -9,11 +9,9 @@ class NewsWords
   # @param title [Boolean] whether the place is named, or goes without saying
   # @return [String] "Nils Abert and 2 others changed “Bunkering” 4 times"
   def line(group, title: false)
-    named = false
-    did = group.acts.map do |act, count|
-      what = title && !named ? I18n.t("news.quoted", title: name_of(group.place)) : I18n.t("news.it")
-      named = true
-      I18n.t("news.acts.#{act}", count: count, title: what)
+    did = group.acts.each_with_index.map do |(act, count), i|
+      name = name_of(group.place) if title && i.zero?
+      I18n.t("news.acts.#{act}", count: count, title: name ? I18n.t("news.quoted", title: name) : I18n.t("news.it"), on: name ? I18n.t("news.on", title: name) : "")
     end
     "#{who(group)} #{did.to_sentence}"
   end
@@ -33,6 +31,10 @@ class NewsWords
     I18n.t("news.stopped.#{groups.one? && !groups.first.personal? ? "place" : "reason"}")
   end
 
+  def name_of(place)
+    place.is_a?(Room) ? place.name : place.title
+  end
+
   private
 
   def who(group)
@@ -42,9 +44,5 @@ class NewsWords
 
   def name(person)
     person && @viewer.meets?(person) ? person.name : I18n.t("happenings.somebody")
-  end
-
-  def name_of(place)
-    place.is_a?(Room) ? place.name : place.title
   end
 end

@@ -18,7 +18,7 @@ class ToldPeople
     return {} if place.nil? || @room&.practice? || @page&.binned?
 
     told = Reasons.each_once(@happening.act, people, by: @happening.person&.id, small: @happening.small?)
-    Person.active.where(id: told.keys).select { |person| sees?(Viewer.new(person)) }.index_with { |person| told.fetch(person.id) }
+    Person.active.where(id: told.keys - addressed).select { |person| sees?(Viewer.new(person)) }.index_with { |person| told.fetch(person.id) }
   end
 
   private
@@ -35,6 +35,13 @@ class ToldPeople
     return viewer.level_on(@room) != :none unless @page
 
     sight == "draft" ? viewer.sight_of(@page) == :draft : viewer.sees?(@page)
+  end
+
+  # Whoever is named in what was said learns of it by that alone.
+  def addressed
+    return [] if @happening.act == "addressed" || !@happening.details["remark"]
+
+    Person.where(public_id: Zuhause::Talk::Words.people(Remark.find_by(public_id: @happening.details["remark"])&.body.to_s)).ids
   end
 
   def named
