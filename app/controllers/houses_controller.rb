@@ -6,7 +6,7 @@ class HousesController < ApplicationController
   def edit; end
 
   def update
-    settings = fields(:house).permit(:name, :guests, :public_addresses, :circles, :asking_to_join, :bin_days, :joining_domains, :invited_by_keepers, :invitation_days, :arrival_megabytes, :front_page, :sites_apart, :checks_addresses, :own_hosts, :schemes, :gathers_sought)
+    settings = fields(:house).permit(:name, :guests, :public_addresses, :circles, :asking_to_join, :tells_readers, :bin_days, :joining_domains, :invited_by_keepers, :invitation_days, :arrival_megabytes, :front_page, :sites_apart, :checks_addresses, :own_hosts, :schemes, :gathers_sought)
     practice = params[:house][:practice]&.then { |given| given == "1" }
     front = settings.delete(:front_page)
     house.front_page = FrontPage.chosen(house, front, viewer) unless front.nil?

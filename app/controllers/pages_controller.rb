@@ -15,6 +15,7 @@ class PagesController < ApplicationController
     @aside = PutAside.of(@page, viewer)
     talk if viewer.signed_in?
     @pinned = Pin.of(viewer).include?(@page.id)
+    @since = SinceSeen.of(@page, viewer)
     Reading.record(@page, by: viewer.person)
     opened_from_finding
   rescue ActiveRecord::RecordNotFound

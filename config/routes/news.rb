@@ -6,6 +6,7 @@ resources :happenings, only: :index, path: "record"
 resources :pages, path: "p", only: [] do
   scope module: :pages do
     resources :notices, only: %i[index new create]
+    resources :readers, only: :index
   end
 end
 resources :news, only: :index

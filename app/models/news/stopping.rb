@@ -22,7 +22,7 @@ class Stopping
     private
 
     def verifier
-      Rails.application.message_verifier("stopping")
+      @verifier ||= ActiveSupport::MessageVerifier.new(Rails.application.key_generator.generate_key("stopping"), url_safe: true, serializer: JSON)
     end
   end
 

@@ -139,6 +139,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "POST /people/:person_id/slip" => { to: ->(t) { "/people/#{t.slip.person.public_id}/slip" }, html: [ 404, 403, 403, 403, 403, 200 ] },
     "GET /start" => { to: "/start", html: [ 200, 302, 302, 302, 302, 302 ], json: nil },
     "PATCH /start" => { to: "/start", with: { code: "guessed", password: "long enough it is" }, html: [ 422, 302, 302, 302, 302, 302 ], json: nil },
+    "GET /p/:page_id/readers" => { to: ->(t) { "/p/#{t.page.to_param}/readers" } },
     "GET /p/:page_id/notices" => { to: ->(t) { "/p/#{t.page.to_param}/notices" } },
     "GET /p/:page_id/notices/new" => { to: ->(t) { "/p/#{t.page.to_param}/notices/new" } },
     "POST /p/:page_id/notices" => { to: ->(t) { "/p/#{t.page.to_param}/notices" }, with: ->(t) { { to: "room:#{t.room.public_id}", words: "Read it" } } },

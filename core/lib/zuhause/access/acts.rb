@@ -17,7 +17,7 @@ module Zuhause
         tick: commenting, comment: commenting,
         edit: writing, rename: writing, publish: writing, bin: writing, put_back: writing, add_subpage: writing, tag: writing,
         add_page: Need.new(level: :write, open: true), see_bin: Need.new(level: :write),
-        grant: keeping, template: keeping, own_list: keeping, review_rules: keeping, retract: Need.new(level: :keep, sight: :edition), give_notice: Need.new(level: :keep, sight: :edition), put_aside: writing, erase: keeping, join: Need.new(level: :keep, sight: :draft, open: true), archive: keeping, describe_room: keeping,
+        grant: keeping, template: keeping, own_list: keeping, review_rules: keeping, retract: Need.new(level: :keep, sight: :edition), give_notice: Need.new(level: :keep, sight: :edition), see_readers: Need.new(level: :keep, sight: :edition), put_aside: writing, erase: keeping, join: Need.new(level: :keep, sight: :draft, open: true), archive: keeping, describe_room: keeping,
         make_room: Need.new(office: :member), terms: Need.new(office: :member),
         people: administering, groups: administering, house: administering, take_over: administering, order_rooms: administering,
         read_mails: administering, read_record: administering
