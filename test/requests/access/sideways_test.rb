@@ -21,6 +21,8 @@ class SidewaysTest < ActionDispatch::IntegrationTest
     @asked = @shown.first(4).map { |page| ask(page, "How much salt for page #{page.id}?", by: @ben) }
     @asked.first.reply("Much.", by: @ana)
     Remark.say(@open, kind: "line", body: "Salt is here.", shown_page: @shown.first, by: @ben)
+    [ @ben, @gus ].each { |one| Follow.begin(one, @shown.first, below: true) }
+    Follow.begin(@ben, @open) && Follow.begin(@ben, Tag.find_by!(name: "winter"))
     @work = Source.enter({ title: "Salt and steel" }, by: @ana)
   end
 
@@ -40,6 +42,7 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   # @return [Hash] bodies of what each may ask for, by who and where
   def everything
     Reading.where(person: [ @ben, @gus ]).delete_all
+    Telling.update_all(seen_at: nil)
     { "Ben" => @ben, "Gus" => @gus, nil => nil }.flat_map do |name, who|
       reset!
       sign_in(who) if who
@@ -51,7 +54,7 @@ class SidewaysTest < ActionDispatch::IntegrationTest
   def paths
     asked = ASKED.flat_map { |words| %w[/find /suggestions /page_choices /passage_choices /place_choices /sources].map { |path| "#{path}?#{{ q: words }.to_query}" } }
     [ "/", "/pages", "/pages?by=reads", "/tags", "/rooms/#{@open.public_id}", "/rooms/#{@open.public_id}/pages", "/rooms/#{@open.public_id}/bin",
-      "/reviews", "/to-be-published", "/pages?of=aside", "/questions", "/questions?show=done", "/questions?q=grit", "/rooms/#{@open.public_id}/thread", "/person_choices?q=ana",
+      "/news", "/news?show=all", "/changes", "/changes?small=1", "/profile/news/edit", "/reviews", "/to-be-published", "/pages?of=aside", "/questions", "/questions?show=done", "/questions?q=grit", "/rooms/#{@open.public_id}/thread", "/person_choices?q=ana",
       *@shown.flat_map { |page| [ "", "/editions", "/editions.atom", "/written-by", "/linked-from", "/related", "/peek?at=0", "/remarks", "/remarks.json", "/remarks?show=displaced", "/questions", "/questions/new?body=grit+salt", "/thread", "/files" ].map { |part| "/p/#{page.to_param}#{part}" } + [ "/page_choices?below=page:#{page.public_id}", "/mendings/new?from=page:#{page.public_id}" ] },
       "/desk", "/desk/promised", "/desk/promised/sands", "/desk/broken", "/desk/addresses", "/desk/addresses?of=unchecked", "/page_choices?below=", "/page_choices?below=room:#{@open.public_id}",
       *Tag.where(name: %w[winter crew]).map { |tag| "/tags/#{tag.to_param}" }, *asked ]
