@@ -770,16 +770,24 @@ CREATE UNIQUE INDEX "index_follows_on_person_id_and_page_id" ON "follows" ("pers
 CREATE UNIQUE INDEX "index_follows_on_person_id_and_room_id" ON "follows" ("person_id", "room_id") WHERE room_id IS NOT NULL;
 CREATE UNIQUE INDEX "index_follows_on_person_id_and_tag_id" ON "follows" ("person_id", "tag_id") WHERE tag_id IS NOT NULL;
 CREATE UNIQUE INDEX "index_follows_on_person_id_and_kept_search_id" ON "follows" ("person_id", "kept_search_id") WHERE kept_search_id IS NOT NULL;
-CREATE TABLE IF NOT EXISTS "tellings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "happening_id" integer NOT NULL, "person_id" integer NOT NULL, "reason" varchar NOT NULL, "sight" varchar DEFAULT 'edition' NOT NULL, "created_at" datetime(6) NOT NULL, "seen_at" datetime(6), "mail_at" datetime(6), "mailed_at" datetime(6), CONSTRAINT "fk_rails_3a1a780539"
+CREATE TABLE IF NOT EXISTS "tellings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "happening_id" integer NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "room_id" integer, "happened_at" datetime(6) NOT NULL, "reason" varchar NOT NULL, "sight" varchar DEFAULT 'edition' NOT NULL, "created_at" datetime(6) NOT NULL, "seen_at" datetime(6), "mail_at" datetime(6), "mailed_at" datetime(6), CONSTRAINT "fk_rails_3a1a780539"
 FOREIGN KEY ("happening_id")
   REFERENCES "happenings" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_d597fec89b"
 FOREIGN KEY ("person_id")
   REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_0334f0a621"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_f1892c80b4"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_tellings_on_happening_id_and_person_id" ON "tellings" ("happening_id", "person_id");
-CREATE INDEX "index_tellings_unseen" ON "tellings" ("person_id", "happening_id") WHERE seen_at IS NULL;
-CREATE INDEX "index_tellings_on_person_id_and_id" ON "tellings" ("person_id", "id");
+CREATE INDEX "index_tellings_unseen" ON "tellings" ("person_id", "page_id") WHERE seen_at IS NULL;
+CREATE INDEX "index_tellings_on_person_id_and_happened_at" ON "tellings" ("person_id", "happened_at");
+CREATE INDEX "index_tellings_on_page_id" ON "tellings" ("page_id");
+CREATE INDEX "index_tellings_on_room_id" ON "tellings" ("room_id");
 CREATE INDEX "index_tellings_to_mail" ON "tellings" ("mail_at") WHERE mailed_at IS NULL AND mail_at IS NOT NULL;
 CREATE TABLE IF NOT EXISTS "news_settings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "ways" json DEFAULT '{}' NOT NULL, "quiet_from" integer, "quiet_until" integer, "letter_hour" integer DEFAULT 7 NOT NULL, "letter_day" integer DEFAULT 1 NOT NULL, "follows_own" boolean DEFAULT 1 NOT NULL, CONSTRAINT "fk_rails_3a8f5058cf"
 FOREIGN KEY ("person_id")

@@ -16,6 +16,9 @@ class TellPeople < ActiveRecord::Migration[7.2]
     create_table :tellings do |t|
       t.references :happening, null: false, foreign_key: { on_delete: :cascade }, index: false
       t.references :person, null: false, foreign_key: { on_delete: :cascade }, index: false
+      t.references :page, foreign_key: { on_delete: :cascade }, index: false
+      t.references :room, foreign_key: { on_delete: :cascade }, index: false
+      t.datetime :happened_at, null: false
       t.string :reason, null: false
       t.string :sight, null: false, default: "edition"
       t.datetime :created_at, null: false
@@ -23,8 +26,10 @@ class TellPeople < ActiveRecord::Migration[7.2]
       t.datetime :mail_at
       t.datetime :mailed_at
       t.index [ :happening_id, :person_id ], unique: true
-      t.index [ :person_id, :happening_id ], where: "seen_at IS NULL", name: "index_tellings_unseen"
-      t.index [ :person_id, :id ]
+      t.index [ :person_id, :page_id ], where: "seen_at IS NULL", name: "index_tellings_unseen"
+      t.index [ :person_id, :happened_at ]
+      t.index :page_id
+      t.index :room_id
       t.index :mail_at, where: "mailed_at IS NULL AND mail_at IS NOT NULL", name: "index_tellings_to_mail"
     end
     create_table :news_settings do |t|

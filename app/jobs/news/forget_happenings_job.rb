@@ -4,5 +4,6 @@ class ForgetHappeningsJob < ActiveJob::Base
 
   def perform
     Happening.forget
+    Telling.forget
   end
 end

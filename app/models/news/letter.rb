@@ -25,7 +25,7 @@ class Letter
         ids = due.ids
         next false if ids.empty? || due.update_all(mailed_at: now).zero? || person.suspended?
 
-        seen = Telling.where(id: ids).unseen.seen_by(Viewer.new(person)).includes(happening: %i[page room person]).order(:happening_id).to_a
+        seen = Telling.where(id: ids).unseen.seen_by(Viewer.new(person)).includes(:page, :room, happening: :person).order(:happening_id).to_a
         new(person, seen).write if seen.any?
       end
     end

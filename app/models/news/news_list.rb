@@ -1,7 +1,13 @@
 # What somebody has been told, of what they may see now: by page or room, the latest first.
 class NewsList
-  # What was told of one place: +place+ is a page or a room; +tellings+ are of one kind, meant for somebody or not.
-  Group = Struct.new(:place, :tellings, keyword_init: true) do
+  # What was told of one place: +place+ is a page or a room; +tellings+ are of one kind, meant for somebody or not, the latest of them;
+  # +acts+: how often each act was told, and +actors+: how many people did it, all of them counted.
+  Group = Struct.new(:place, :tellings, :acts, :actors, keyword_init: true) do
+    # @param tellings [Array<Telling>] all of one place, the latest first
+    def self.of(tellings)
+      new(place: tellings.first.place, tellings: tellings, acts: tellings.map { |telling| telling.happening.act }.tally, actors: tellings.map { |telling| telling.happening.person }.uniq.size)
+    end
+
     # @return [Telling] the latest
     def newest
       tellings.first
@@ -15,20 +21,16 @@ class NewsList
       newest.personal?
     end
 
-    # @return [Hash{Array<String>=>Integer}] how often each act was done
-    def acts
-      tellings.map { |telling| telling.happening.act }.tally
-    end
-
-    # @return [Array<Person, nil>] who did it, whoever did it last first
-    def people
-      tellings.map { |telling| telling.happening.person }.uniq
+    # @return [Person, nil] who did it last
+    def actor
+      newest.happening.person
     end
   end
 
   SHOWS = { "unseen" => nil, "mine" => Telling::Reasons::PERSONAL, "kept" => %i[keeping], "followed" => %i[following], "all" => nil }.freeze
-  LOADED = 50 # tellings of one group
-  PLACE = Arel.sql("COALESCE(happenings.page_id, -happenings.room_id)")
+  LOADED = 12 # tellings of one group that are looked up
+  LISTED = 500 # the latest tellings of somebody, which are listed
+  PLACE = Telling::PLACE
   PERSONAL = Arel.sql("tellings.reason IN (#{Telling::Reasons::PERSONAL.map { |reason| "'#{reason}'" }.join(", ")})")
 
   attr_reader :show
@@ -45,9 +47,11 @@ class NewsList
 
   # @return [Array<Group>]
   def groups(limit:, offset: 0)
-    keys = told.group(PLACE, PERSONAL).order(Arel.sql("MAX(happenings.created_at) DESC, MAX(tellings.happening_id) DESC")).limit(limit).offset(offset).pluck(PLACE, PERSONAL)
-    found = loaded(keys).group_by { |telling| key_of(telling) }
-    keys.filter_map { |key| found[key]&.then { |tellings| Group.new(place: tellings.first.place, tellings: tellings) } }
+    keys = told.group(PLACE, PERSONAL).order(Arel.sql("MAX(tellings.happened_at) DESC, MAX(tellings.happening_id) DESC")).limit(limit).offset(offset).pluck(PLACE, PERSONAL)
+    return [] if keys.empty?
+
+    found, acts, actors = loaded(keys).group_by { |telling| key_of(telling) }, acts_of(keys), actors_of(keys)
+    keys.filter_map { |key| found[key]&.then { |tellings| Group.new(place: tellings.first.place, tellings: tellings, acts: acts.fetch(key), actors: actors.fetch(key, 1)) } }
   end
 
   # Marks as looked at: all that is listed, or what was told of one place.
@@ -55,28 +59,46 @@ class NewsList
   # @param place [Page, Room, nil]
   def look_at(place = nil, at: Time.current)
     marked = told.unseen
-    marked = marked.where(happenings: place.is_a?(Page) ? { page_id: place.id } : { page_id: nil, room_id: place.id }) if place
+    marked = marked.where(place.is_a?(Page) ? { page_id: place.id } : { page_id: nil, room_id: place.id }) if place
     Telling.where(id: marked.select(:id)).update_all(seen_at: at)
   end
 
   private
 
   def told
-    found = Telling.seen_by(@viewer)
+    Telling.seen_by(@viewer).where(id: latest.select(:id))
+  end
+
+  # Of all that they have been told, seen or not any more: so much that what is left of it fills some screens.
+  def latest
+    found = Telling.where(person: @viewer.person)
     found = found.unseen if show == "unseen"
-    SHOWS.fetch(show) ? found.where(reason: SHOWS.fetch(show)) : found
+    found = found.where(reason: SHOWS.fetch(show)) if SHOWS.fetch(show)
+    found.order(happened_at: :desc, id: :desc).limit(LISTED)
+  end
+
+  def of_places(keys)
+    told.where(Arel.sql("(#{PLACE}) IN (#{keys.map { |place, _personal| place.to_i }.uniq.join(", ")})"))
   end
 
   # The latest of each group.
   def loaded(keys)
-    return [] if keys.empty?
+    ranked = of_places(keys).select("tellings.*", "ROW_NUMBER() OVER (PARTITION BY #{PLACE}, #{PERSONAL} ORDER BY tellings.happened_at DESC, tellings.happening_id DESC) AS place_in_group")
+    Telling.from(ranked, :tellings).where("place_in_group <= ?", LOADED).order(:place_in_group).includes(:room, happening: :person, page: %i[room edition]).to_a
+  end
 
-    ranked = told.where(Arel.sql("(#{PLACE}) IN (#{keys.map { |place, _personal| place.to_i }.uniq.join(", ")})"))
-                 .select("tellings.*", "ROW_NUMBER() OVER (PARTITION BY #{PLACE}, #{PERSONAL} ORDER BY happenings.created_at DESC, happenings.id DESC) AS place_in_group")
-    Telling.from(ranked, :tellings).where("place_in_group <= ?", LOADED).order(:place_in_group).includes(happening: [ :person, :room, { page: :room } ]).to_a
+  # @return [Hash{Array=>Hash{String=>Integer}}] how often each act was told of each group
+  def acts_of(keys)
+    counted = of_places(keys).joins(:happening).group(PLACE, PERSONAL, "happenings.act").order(Arel.sql("MAX(tellings.happened_at) DESC")).count
+    counted.each_with_object(Hash.new { |acts, key| acts[key] = {} }) { |((place, personal, act), count), acts| acts[[ place, personal ]][act] = count }
+  end
+
+  # @return [Hash{Array=>Integer}] how many people did what was told of each group
+  def actors_of(keys)
+    of_places(keys).joins(happening: :actor).group(PLACE, PERSONAL).distinct.count("happening_actors.person_id")
   end
 
   def key_of(telling)
-    [ telling.happening.page_id || -telling.happening.room_id, telling.personal? ? 1 : 0 ]
+    [ telling.page_id || -telling.room_id, telling.personal? ? 1 : 0 ]
   end
 end

@@ -38,8 +38,7 @@ class NewsWords
   private
 
   def who(group)
-    names = group.people.map { |person| name(person) }.uniq
-    names.size > 1 ? I18n.t("news.others", count: names.size - 1, name: names.first) : names.first
+    group.actors > 1 ? I18n.t("news.others", count: group.actors - 1, name: name(group.actor)) : name(group.actor)
   end
 
   def name(person)

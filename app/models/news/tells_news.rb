@@ -18,7 +18,8 @@ module TellsNews
     private
 
     def row(happening, person, reason, sight, setting)
-      { happening_id: happening.id, person_id: person.id, reason: reason, sight: sight, created_at: Time.current, mail_at: setting&.due(reason, at: happening.created_at) }
+      place = happening.page_id ? { page_id: happening.page_id } : { room_id: happening.room_id }
+      { page_id: nil, room_id: nil, **place, happening_id: happening.id, person_id: person.id, reason: reason, sight: sight, happened_at: happening.created_at, created_at: Time.current, mail_at: setting&.due(reason, at: happening.created_at) }
     end
   end
 end
