@@ -2,7 +2,7 @@
 class NewsController < ApplicationController
   door :somebody
 
-  PER_PAGE = 25
+  PER_PAGE = 20
 
   def index
     @news = NewsList.new(viewer, show: params[:show])
