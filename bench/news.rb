@@ -53,7 +53,7 @@ class NewsBench
   # Of the latest ten thousand on what they follow, the last tenth not looked at.
   def tell(person, page_ids, from)
     rows = Happening.where("id > ?", from).where(page_id: page_ids).order(id: :desc).limit(10_000).pluck(:id, :page_id, :created_at)
-    rows.each_slice(5000) { |some| Telling.insert_all(some.map { |id, page, at| { happening_id: id, person_id: person.id, page_id: page, happened_at: at, reason: "following", sight: "edition", created_at: Time.current } }) }
+    rows.each_slice(5000) { |some| Telling.insert_all(some.map { |id, page, at| { happening_id: id, person_id: person.id, page_id: page, place: page, personal: false, happened_at: at, reason: "following", sight: "edition", created_at: Time.current } }) }
     Telling.where(person: person).where.not(happening_id: rows.first(rows.size / 10).map(&:first)).update_all(seen_at: Time.current)
   end
 

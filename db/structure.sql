@@ -770,7 +770,7 @@ CREATE UNIQUE INDEX "index_follows_on_person_id_and_page_id" ON "follows" ("pers
 CREATE UNIQUE INDEX "index_follows_on_person_id_and_room_id" ON "follows" ("person_id", "room_id") WHERE room_id IS NOT NULL;
 CREATE UNIQUE INDEX "index_follows_on_person_id_and_tag_id" ON "follows" ("person_id", "tag_id") WHERE tag_id IS NOT NULL;
 CREATE UNIQUE INDEX "index_follows_on_person_id_and_kept_search_id" ON "follows" ("person_id", "kept_search_id") WHERE kept_search_id IS NOT NULL;
-CREATE TABLE IF NOT EXISTS "tellings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "happening_id" integer NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "room_id" integer, "happened_at" datetime(6) NOT NULL, "reason" varchar NOT NULL, "sight" varchar DEFAULT 'edition' NOT NULL, "created_at" datetime(6) NOT NULL, "seen_at" datetime(6), "mail_at" datetime(6), "mailed_at" datetime(6), CONSTRAINT "fk_rails_3a1a780539"
+CREATE TABLE IF NOT EXISTS "tellings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "happening_id" integer NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "room_id" integer, "place" integer NOT NULL, "personal" boolean NOT NULL, "happened_at" datetime(6) NOT NULL, "reason" varchar NOT NULL, "sight" varchar DEFAULT 'edition' NOT NULL, "created_at" datetime(6) NOT NULL, "seen_at" datetime(6), "mail_at" datetime(6), "mailed_at" datetime(6), CONSTRAINT "fk_rails_3a1a780539"
 FOREIGN KEY ("happening_id")
   REFERENCES "happenings" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_d597fec89b"

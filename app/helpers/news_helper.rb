@@ -5,7 +5,7 @@ module NewsHelper
     return page_review_path(happening.page) if happening.act.start_with?("review_") && happening.page
     return remark_path(happening.details["remark"]) if happening.details["remark"]
 
-    polymorphic_path(telling.place)
+    polymorphic_path(telling.told_of)
   end
 
   # @param group [NewsList::Group]

@@ -59,7 +59,7 @@ class HouseMailer < ActionMailer::Base
   #
   # @param tellings [Array<Telling>] of what the person may see
   def news(person, tellings)
-    groups = tellings.group_by { |telling| [ telling.place, telling.personal? ] }.values.map { |of_it| NewsList::Group.of(of_it.reverse) }
+    groups = tellings.group_by { |telling| [ telling.place, telling.personal ] }.values.map { |of_it| NewsList::Group.of(of_it.reverse) }
     I18n.with_locale(person.language) do
       words = NewsWords.new(Viewer.new(person))
       kind = groups.one? ? :one : :many

@@ -18,6 +18,8 @@ class TellPeople < ActiveRecord::Migration[7.2]
       t.references :person, null: false, foreign_key: { on_delete: :cascade }, index: false
       t.references :page, foreign_key: { on_delete: :cascade }, index: false
       t.references :room, foreign_key: { on_delete: :cascade }, index: false
+      t.integer :place, null: false
+      t.boolean :personal, null: false
       t.datetime :happened_at, null: false
       t.string :reason, null: false
       t.string :sight, null: false, default: "edition"

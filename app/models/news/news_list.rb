@@ -5,7 +5,7 @@ class NewsList
   Group = Struct.new(:place, :tellings, :acts, :actors, keyword_init: true) do
     # @param tellings [Array<Telling>] all of one place, the latest first
     def self.of(tellings)
-      new(place: tellings.first.place, tellings: tellings, acts: tellings.map { |telling| telling.happening.act }.tally, actors: tellings.map { |telling| telling.happening.person }.uniq.size)
+      new(place: tellings.first.told_of, tellings: tellings, acts: tellings.map { |telling| telling.happening.act }.tally, actors: tellings.map { |telling| telling.happening.person }.uniq.size)
     end
 
     # @return [Telling] the latest
@@ -30,8 +30,7 @@ class NewsList
   SHOWS = { "unseen" => nil, "mine" => Telling::Reasons::PERSONAL, "kept" => %i[keeping], "followed" => %i[following], "all" => nil }.freeze
   LOADED = 12 # tellings of one group that are looked up
   LISTED = 500 # the latest tellings of somebody, which are listed
-  PLACE = Telling::PLACE
-  PERSONAL = Arel.sql("tellings.reason IN (#{Telling::Reasons::PERSONAL.map { |reason| "'#{reason}'" }.join(", ")})")
+  KEY = %i[place personal].freeze
 
   attr_reader :show
 
@@ -42,16 +41,16 @@ class NewsList
 
   # @return [Integer] groups
   def count
-    @count ||= told.distinct.count(Arel.sql("#{PLACE} || ' ' || (#{PERSONAL})"))
+    @count ||= told.distinct.pluck(*KEY).size
   end
 
   # @return [Array<Group>]
   def groups(limit:, offset: 0)
-    keys = told.group(PLACE, PERSONAL).order(Arel.sql("MAX(tellings.happened_at) DESC, MAX(tellings.happening_id) DESC")).limit(limit).offset(offset).pluck(PLACE, PERSONAL)
+    keys = told.group(*KEY).order(Arel.sql("MAX(tellings.happened_at) DESC, MAX(tellings.happening_id) DESC")).limit(limit).offset(offset).pluck(*KEY)
     return [] if keys.empty?
 
     found, acts, actors = loaded(keys).group_by { |telling| key_of(telling) }, acts_of(keys), actors_of(keys)
-    keys.filter_map { |key| found[key]&.then { |tellings| Group.new(place: tellings.first.place, tellings: tellings, acts: acts.fetch(key), actors: actors.fetch(key, 1)) } }
+    keys.filter_map { |key| found[key]&.then { |tellings| Group.new(place: tellings.first.told_of, tellings: tellings, acts: acts.fetch(key), actors: actors.fetch(key, 1)) } }
   end
 
   # Marks as looked at: all that is listed, or what was told of one place.
@@ -78,27 +77,27 @@ class NewsList
   end
 
   def of_places(keys)
-    told.where(Arel.sql("(#{PLACE}) IN (#{keys.map { |place, _personal| place.to_i }.uniq.join(", ")})"))
+    told.where(place: keys.map(&:first).uniq)
   end
 
   # The latest of each group.
   def loaded(keys)
-    ranked = of_places(keys).select("tellings.*", "ROW_NUMBER() OVER (PARTITION BY #{PLACE}, #{PERSONAL} ORDER BY tellings.happened_at DESC, tellings.happening_id DESC) AS place_in_group")
+    ranked = of_places(keys).select("tellings.*", "ROW_NUMBER() OVER (PARTITION BY tellings.place, tellings.personal ORDER BY tellings.happened_at DESC, tellings.happening_id DESC) AS place_in_group")
     Telling.from(ranked, :tellings).where("place_in_group <= ?", LOADED).order(:place_in_group).includes(:room, happening: :person, page: %i[room edition]).to_a
   end
 
   # @return [Hash{Array=>Hash{String=>Integer}}] how often each act was told of each group
   def acts_of(keys)
-    counted = of_places(keys).joins(:happening).group(PLACE, PERSONAL, "happenings.act").order(Arel.sql("MAX(tellings.happened_at) DESC")).count
+    counted = of_places(keys).joins(:happening).group(*KEY, "happenings.act").order(Arel.sql("MAX(tellings.happened_at) DESC")).count
     counted.each_with_object(Hash.new { |acts, key| acts[key] = {} }) { |((place, personal, act), count), acts| acts[[ place, personal ]][act] = count }
   end
 
   # @return [Hash{Array=>Integer}] how many people did what was told of each group
   def actors_of(keys)
-    of_places(keys).joins(happening: :actor).group(PLACE, PERSONAL).distinct.count("happening_actors.person_id")
+    of_places(keys).joins(happening: :actor).group(*KEY).distinct.count("happening_actors.person_id")
   end
 
   def key_of(telling)
-    [ telling.page_id || -telling.room_id, telling.personal? ? 1 : 0 ]
+    [ telling.place, telling.personal ]
   end
 end

@@ -1,5 +1,5 @@
 # That somebody has been told of a happening, once, and why. What they may not see now is not told, nor counted. Where and when it
-# happened stands here too, so that lists need not look it up.
+# happened stands here too, so that lists need not look it up; +place+ is the number of the page, or of the room below zero.
 class Telling < ApplicationRecord
   Reasons = Zuhause::Telling::Reasons
 
@@ -19,13 +19,11 @@ class Telling < ApplicationRecord
     of_page.reduce(where(page_id: nil, room_id: Room.giving(viewer, :read).select(:id)), :or).where(person: viewer.person)
   }
 
-  # What it was told of: a page, or a room by its number below zero.
-  PLACE = Arel.sql("COALESCE(tellings.page_id, -tellings.room_id)")
   KEPT = 1.year
 
   # @return [Integer] pages and rooms with something that has not been looked at
   def self.waiting_for(viewer)
-    seen_by(viewer).unseen.distinct.count(PLACE)
+    seen_by(viewer).unseen.distinct.count(:place)
   end
 
   # Lets go of what was told long ago.
@@ -39,11 +37,7 @@ class Telling < ApplicationRecord
   end
 
   # @return [Page, Room]
-  def place
+  def told_of
     page || room
-  end
-
-  def personal?
-    Reasons::PERSONAL.include?(reason.to_sym)
   end
 end

@@ -18,8 +18,9 @@ module TellsNews
     private
 
     def row(happening, person, reason, sight, setting)
-      place = happening.page_id ? { page_id: happening.page_id } : { room_id: happening.room_id }
-      { page_id: nil, room_id: nil, **place, happening_id: happening.id, person_id: person.id, reason: reason, sight: sight, happened_at: happening.created_at, created_at: Time.current, mail_at: setting&.due(reason, at: happening.created_at) }
+      of_page = happening.page_id.present?
+      { page_id: happening.page_id, room_id: (happening.room_id unless of_page), place: happening.page_id || -happening.room_id,
+        personal: Zuhause::Telling::Reasons::PERSONAL.include?(reason), happening_id: happening.id, person_id: person.id, reason: reason, sight: sight, happened_at: happening.created_at, created_at: Time.current, mail_at: setting&.due(reason, at: happening.created_at) }
     end
   end
 end
