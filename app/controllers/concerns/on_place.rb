@@ -39,7 +39,10 @@ module OnPlace
       end
     end
     seen = Viewer.new(viewer.person).level_on(@place.reload) != :none
-    redirect_to(seen ? access_path : root_path, status: :see_other, notice: t("access_grants.changed"))
+    respond_to do |format|
+      format.html { redirect_to(seen ? access_path : root_path, status: :see_other, notice: t("access_grants.changed")) }
+      format.json { head :no_content }
+    end
   end
 
   def each_of(holders, &change)

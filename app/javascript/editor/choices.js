@@ -39,7 +39,7 @@ export const pages = (address, words) => async (text) => [
 
 export const passages = (address) => async (text) => (await get(`${address}?q=${encodeURIComponent(text)}`)).map((found) => ({ ...found, words: found.name }))
 
-export const people = (names) => (text) => fitting(Object.entries(names).map(([id, name]) => ({ id, words: name })), text).slice(0, 12)
+export const people = ({ people: names, outside = [] }, words) => (text) => fitting(Object.entries(names).map(([id, name]) => ({ id, words: name, note: outside.includes(id) ? words.not_reading : "" })), text).slice(0, 12)
 
 export const days = (address) => (text) => get(`${address}?q=${encodeURIComponent(text)}`)
 

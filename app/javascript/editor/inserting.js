@@ -3,6 +3,7 @@ import Arrived from "./arrived"
 import { answer, leave, take } from "./asking"
 import * as choices from "./choices"
 import { upload } from "./files"
+import Opening from "./opening"
 import { headings } from "./outline"
 import Citing from "./panels/citing"
 import Picker from "./panels/picker"
@@ -24,6 +25,7 @@ export default class Inserting {
     panels.add("insert", { element, open: () => this.anything(), close: () => this.picker.close() })
     this.part("file").addEventListener("change", ({ target }) => this.chosenFiles(target))
     root.addEventListener("mousedown", ({ target }) => this.pressedElsewhere(target))
+    this.opening = new Opening({ root, words, names, say: tell })
     this.arrived = new Arrived({ root, words, names, editor, say: tell, asFile: (file, at) => this.files([file], at) })
     bench.hear("files", (files, at) => this.dropped(files, at))
     bench.hear("day", (onChoose) => this.day(onChoose))
@@ -123,7 +125,11 @@ export default class Inserting {
   }
 
   mention(inText = false) {
-    this.ask("mention", choices.people(this.names.people), ({ id }) => this.inline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }]), { inText })
+    const named = ({ id }) => {
+      this.inline([{ type: "mention", attrs: { person: id } }, { type: "text", text: " " }])
+      if (this.names.outside?.includes(id)) this.opening.offer(id)
+    }
+    this.ask("mention", choices.people(this.names, this.words), named, { inText })
   }
 
   day(onChoose) {
