@@ -1,4 +1,14 @@
 module AccessHelper
+  # Since when, by whom and from where a page is open to guests or anyone, as far as the viewer sees that place.
+  #
+  # @param told [OpenedSince::Told]
+  def opened_words(told)
+    place = told.place if told.place.is_a?(Room) ? viewer.level_on(told.place) != :none : viewer.sees?(told.place)
+    who = told.by ? t("page_lists.opened.by", name: told.by.name) : nil
+    where = place && t("page_lists.opened.through", name: place.is_a?(Room) ? place.name : place.title)
+    [ t("page_lists.opened.since", day: short_day(told.at)), who, where ].compact.join(", ")
+  end
+
   # How many readers of a page would not see what it leads to.
   #
   # @param row [ShutTargets::Row]

@@ -42,6 +42,11 @@ class PageList
     Openness.of(pages, viewer)
   end
 
+  # @return [Hash{Page=>OpenedSince::Told}] of lists of what is open to guests or to anyone, as far as the viewer is a member
+  def opened_since(pages)
+    %w[guests anyone].include?(filter) && viewer.active_member? ? OpenedSince.of(pages, to: filter) : {}
+  end
+
   # @return [Hash{Integer=>Integer}] how often each has been read
   def reads_of(pages)
     Reading.where(page: pages).group(:page_id).sum(:times)
