@@ -2,7 +2,7 @@
 class FeedKeysController < ApplicationController
   door :somebody
 
-  # Tells the address of a feed: of a page's history, of the latest changes, of all or of one room, or of one's news.
+  # Tells the address of a feed: of a page's history or of what is said to it, of the latest changes, of all or of one room, or of one's news.
   def create
     token = FeedKey.of(viewer.person).token
     back, address = feed(token)
@@ -18,10 +18,15 @@ class FeedKeysController < ApplicationController
 
   # @return [Array(String, String)] the screen that shows the same, and the address
   def feed(token)
-    return Page.seen_by(viewer).at_address(params[:page_id].to_s).then { |page| [ page_editions_path(page), page_feed_url(token, page.public_id) ] } if params[:page_id]
+    return feed_of(Page.seen_by(viewer).at_address(params[:page_id].to_s), token) if params[:page_id]
     return [ news_index_path, news_feed_url(token) ] if params[:of] == "news"
 
     room = params[:room].presence && Room.seen_by(viewer).find_by!(public_id: params[:room])
     [ changes_path(room: room&.public_id), changes_feed_url(token, room: room&.public_id) ]
+  end
+
+  # Of its history, or of what is said to it.
+  def feed_of(page, token)
+    params[:of] == "talk" ? [ page_remarks_path(page), page_talk_feed_url(token, page.public_id) ] : [ page_editions_path(page), page_feed_url(token, page.public_id) ]
   end
 end

@@ -17,6 +17,13 @@ class FeedsController < ApplicationController
     render formats: :atom, locals: { happenings: LatestChanges.new(@reader, room: room).happenings.limit(MOST), room: room }
   end
 
+  # What is said to a page, newest first.
+  def talk
+    page = Page.seen_by(@reader).at_address(params[:page_id])
+    remarks = Remark.seen_by(@reader).kept.where(page: page).includes(:author, :parent).order(created_at: :desc, id: :desc).limit(MOST).to_a
+    render formats: :atom, locals: { page: page, remarks: remarks, told: ToldRemarks.new(remarks, @reader, replies: false) }
+  end
+
   # The history of a page.
   def show
     reader = @reader

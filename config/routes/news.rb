@@ -26,5 +26,6 @@ resources :tags, only: [], concerns: :followable
 resources :kept_searches, path: "find/kept", only: [], concerns: :followable
 get "stop/:token", to: "stops#show", as: :stop, constraints: { token: /[^\/]+/ }
 post "stop/:token", to: "stops#create", constraints: { token: /[^\/]+/ }
+get "feeds/:token/p/:page_id/talk", to: "feeds#talk", as: :page_talk_feed, constraints: { token: /[\w-]{20,64}/ }, format: false
 get "feeds/:token/news", to: "feeds#news", as: :news_feed, constraints: { token: /[\w-]{20,64}/ }, format: false
 get "feeds/:token/changes", to: "feeds#changes", as: :changes_feed, constraints: { token: /[\w-]{20,64}/ }, format: false

@@ -261,6 +261,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/written-by" => { to: ->(t) { "/p/#{t.page.to_param}/written-by" } },
     "GET /p/:page_id/editions/:edition_id/retraction/new" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/retraction/new" } },
     "POST /p/:page_id/editions/:edition_id/retraction" => { to: ->(t) { "/p/#{t.page.to_param}/editions/1/retraction" }, with: { retraction: { reason: "x" } } },
+    "GET /feeds/:token/p/:page_id/talk" => { to: "/feeds/#{"g" * 43}/p/0000000000/talk", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
     "GET /feeds/:token/p/:page_id" => { to: ->(t) { "/feeds/#{FeedKey.of(t.people[:reader]).token}/p/#{t.page.to_param}" }, json: [ 200 ] * 6 },
     "POST /feed_key" => { to: ->(t) { "/feed_key?page_id=#{t.page.to_param}" }, html: [ 404, 404, 303, 303, 303, 404 ] },
     "DELETE /feed_key" => { to: "/feed_key" },

@@ -104,6 +104,20 @@ class NewsRequestsTest < ActionDispatch::IntegrationTest
     [ news, changes ].each { |address| get(address) && assert_response(:not_found) }
   end
 
+  test "a feed of what is said to a page, of what its owner may read" do
+    note(@page, @page.edition.state.page_text.blocks.first.text.split.first, by: @ana, body: "Salt here?")
+    post "/feed_key", params: { page_id: @page.public_id, of: "talk" }
+    follow_redirect!
+    address = "/feeds/#{FeedKey.of(@ben).token}/p/#{@page.public_id}/talk"
+    assert_select ".said", text: /#{address}/
+    sign_out :person
+    get address
+    assert_select "entry title", text: "Salt here?"
+    @room.grant(holder(:everyone), :none)
+    get address
+    assert_response :not_found
+  end
+
   test "latest changes by room and person, with small ones on demand" do
     publish(small: true)
     other = new_page("Wages", above: new_room("Ashore", keeper: @ben), by: @ben)
