@@ -1,6 +1,6 @@
 # Pages of the house, or of one room, as a list: those that somebody has to do with in one way or another, sorted.
 class PageList
-  FILTERS = %w[all written kept shared guests anyone read drafts aside bin].freeze
+  FILTERS = %w[all written kept shared guests anyone read changed drafts aside bin].freeze
   SORTS = %w[title changed keeper reads].freeze
   PER_PAGE = 50
 
@@ -99,6 +99,11 @@ class PageList
     seen.where(id: Reading.where(person: person).select(:page_id))
   end
 
+  # Published anew since this person read them last, small changes apart.
+  def changed
+    seen.where(id: Page.joins(:readings, :edition).where(readings: { person_id: person.id }, editions: { small: false }).where("editions.published_at > readings.read_at").select(:id))
+  end
+
   def drafts
     seen.giving(viewer, :write).left_joins(:edition).joins(:draft).where("pages.edition_id IS NULL OR editions.draft_version IS NOT drafts.version")
   end
@@ -112,7 +117,7 @@ class PageList
   end
 
   def in_order(found)
-    case sort || { "read" => "last_read", "bin" => "binned" }.fetch(filter, "title")
+    case sort || { "read" => "last_read", "changed" => "changed", "bin" => "binned" }.fetch(filter, "title")
     when "changed" then found.order(Arel.sql("COALESCE((SELECT published_at FROM editions WHERE editions.id = pages.edition_id), pages.created_at) DESC"), :id)
     when "keeper" then found.order(Arel.sql(Page.sanitize_sql([ FIRST_KEEPER, { known: Group.known_to(viewer).ids, day: House.today } ])), Arel.sql("pages.title COLLATE NOCASE"), :id)
     when "reads" then found.order(Arel.sql("(SELECT SUM(times) FROM readings WHERE readings.page_id = pages.id) DESC NULLS LAST"), :id)

@@ -83,6 +83,17 @@ class TagsAndListsTest < ActiveSupport::TestCase
     assert_equal 1.day.from_now.to_date, @signals.erased_on
   end
 
+  test "what has changed since one read it, small changes apart" do
+    reader, room = person("Rea Lind"), new_room("Read", keeper: (keeper = person("Kim Orr")), open: true)
+    pages = Array.new(3) { |i| new_page("Read #{i}", above: room, by: keeper) }
+    travel_to(2.days.from_now) { pages.first(2).each { |page| Reading.record(page, by: reader) } }
+    travel_to(3.days.from_now) { pages.each_with_index { |page, i| save_text(page.reload, "More #{i}.", by: keeper) && page.publish(version: page.draft.version, by: keeper, small: i == 1) } }
+    changed = -> { PageList.new(viewer(reader), room: room, filter: "changed").pages.map(&:title) }
+    assert_equal [ "Read 0" ], changed.call
+    travel_to(4.days.from_now) { Reading.record(pages.first.reload, by: reader) }
+    assert_empty changed.call
+  end
+
   private
 
   def titles(person, filter, sort = nil)
