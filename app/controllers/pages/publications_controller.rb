@@ -15,6 +15,7 @@ class Pages::PublicationsController < ApplicationController
   def create
     return create_timed if params[:due_at].present?
 
+    follow_or_not
     edition = @page.publish(version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
     flash[:notice] = [ t(".done", number: edition.number), (t(".shut_out", names: @page.named_outside.map(&:name).to_sentence, count: @page.named_outside.size) if @page.named_outside.any?),
                        (t(".shown_on", count: @page.shown_on(viewer).count) if @page.shown_on(viewer).exists?) ].compact.join(" ")
@@ -33,7 +34,12 @@ class Pages::PublicationsController < ApplicationController
 
   private
 
+  def follow_or_not
+    Follow.choose(viewer.person, @page, params[:follow] == "1") if params.key?(:follow)
+  end
+
   def create_timed
+    follow_or_not
     @timed = @page.publish_later(due_at: own_time(params[:due_at]), version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
     return answer(:unprocessable_entity, error: @timed.errors.full_messages.to_sentence) unless @timed.persisted?
 

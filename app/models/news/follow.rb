@@ -32,6 +32,19 @@ class Follow < ApplicationRecord
       begin_by_itself(edition.author, page, at: edition.published_at)
     end
 
+    # @return [Boolean] whether somebody who publishes a page now follows it then, unless they say otherwise
+    def follows_on?(person, page)
+      follow = of(person, page)
+      follow ? !follow.stopped? : NewsSetting.of(person).follows_own?
+    end
+
+    # What somebody chose beside publishing.
+    def choose(person, page, follows)
+      return if follows_on?(person, page) == follows
+
+      follows ? self.begin(person, page) : stop(person, page)
+    end
+
     # Nothing more is told of it for the reason that one follows or keeps it.
     def stop(person, target)
       self.begin(person, target).update!(stopped: true)

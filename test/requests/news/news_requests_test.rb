@@ -104,6 +104,18 @@ class NewsRequestsTest < ActionDispatch::IntegrationTest
     [ news, changes ].each { |address| get(address) && assert_response(:not_found) }
   end
 
+  test "beside publishing one says whether one follows, and nothing said leaves it as it is" do
+    @room.grant(holder(@ben), :write)
+    publication = lambda do |**params|
+      save_text(@page.reload, "Words #{SecureRandom.hex(3)}.", by: @ben)
+      get "/p/#{@page.to_param}/publication/new"
+      post "/p/#{@page.to_param}/publication", params: { version: @page.reload.draft.version, **params }
+      Follow.of(@ben, @page)&.stopped?
+    end
+    assert_equal [ true, true, false, false ], [ publication.call(follow: "0"), publication.call, publication.call(follow: "1"), publication.call ]
+    assert_select "input[name=follow][checked]"
+  end
+
   test "a feed of what is said to a page, of what its owner may read" do
     note(@page, @page.edition.state.page_text.blocks.first.text.split.first, by: @ana, body: "Salt here?")
     post "/feed_key", params: { page_id: @page.public_id, of: "talk" }
