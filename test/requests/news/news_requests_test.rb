@@ -108,12 +108,13 @@ class NewsRequestsTest < ActionDispatch::IntegrationTest
     @room.grant(holder(@ben), :write)
     publication = lambda do |**params|
       save_text(@page.reload, "Words #{SecureRandom.hex(3)}.", by: @ben)
-      get "/p/#{@page.to_param}/publication/new"
       post "/p/#{@page.to_param}/publication", params: { version: @page.reload.draft.version, **params }
       Follow.of(@ben, @page)&.stopped?
     end
     assert_equal [ true, true, false, false ], [ publication.call(follow: "0"), publication.call, publication.call(follow: "1"), publication.call ]
-    assert_select "input[name=follow][checked]"
+    save_text(@page.reload, "Last words.", by: @ben)
+    get "/p/#{@page.to_param}/publication/new"
+    assert_select "input[type=checkbox][name=follow][checked]"
   end
 
   test "a feed of what is said to a page, of what its owner may read" do
