@@ -165,6 +165,9 @@ class NewsRequestsTest < ActionDispatch::IntegrationTest
     post "/p/#{@page.to_param}/notices", params: { to: "group:#{deck.public_id}", words: "Read it" }
     follow_redirect!
     assert_select ".rows li", text: /To Deck.*Read it.*0 of 1 have looked/m
+    Telling.delete_all
+    get "/p/#{@page.to_param}/notices"
+    assert_select ".rows li", text: /nobody has been told yet/
   end
 
   private
