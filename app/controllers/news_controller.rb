@@ -12,8 +12,16 @@ class NewsController < ApplicationController
 
   # Marks it as looked at: what was told of one place, or all that is listed.
   def update
-    place = params[:place].presence && (Page.find_by(public_id: params[:place]) || Room.find_by(public_id: params[:place]) || raise(ActiveRecord::RecordNotFound))
     NewsList.new(viewer, show: params[:show]).look_at(place)
     redirect_to news_index_path(show: params[:show].presence), status: :see_other
+  end
+
+  private
+
+  # @return [Page, Room, nil] nil for all of them
+  def place
+    return if params[:place].blank?
+
+    Page.seen_by(viewer).find_by(public_id: params[:place]) || Room.seen_by(viewer).find_by!(public_id: params[:place])
   end
 end

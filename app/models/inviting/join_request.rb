@@ -29,6 +29,8 @@ class JoinRequest < ApplicationRecord
       return if unanswered.where(asked_at: nil, sent_at: (now - 1.day)..).count >= MOST_SENT
 
       request.send_out(now)
+    rescue ActiveRecord::RecordNotUnique
+      nil # asked twice in the same moment
     end
 
     # @return [JoinRequest, nil] one that can be made still

@@ -40,8 +40,8 @@ class NewsRequestsTest < ActionDispatch::IntegrationTest
     get "/news"
     assert_select ".act-count", 0
     assert_select ".empty", text: "You have looked at everything."
-    patch "/news", params: { place: "0" * 10 }
-    assert_response :not_found
+    closed = new_page("Wages", above: new_room("Pay", keeper: @ana), by: @ana)
+    [ "0" * 10, closed.public_id ].each { |id| patch("/news", params: { place: id }) && assert_response(:not_found) }
     assert_equal 1, Telling.where(happening: Happening.where(page: other)).count
   end
 
