@@ -794,7 +794,16 @@ FOREIGN KEY ("person_id")
   REFERENCES "people" ("id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_news_settings_on_person_id" ON "news_settings" ("person_id");
+CREATE TABLE IF NOT EXISTS "room_patterns" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, "description" varchar DEFAULT '' NOT NULL, "everyone" varchar NOT NULL, "team" varchar NOT NULL, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL);
+CREATE UNIQUE INDEX "index_room_patterns_on_public_id" ON "room_patterns" ("public_id");
+CREATE UNIQUE INDEX "index_room_patterns_on_name" ON "room_patterns" ("name");
+CREATE TABLE IF NOT EXISTS "room_pattern_parts" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_pattern_id" integer NOT NULL, "position" integer NOT NULL, "title" varchar NOT NULL, "shut" boolean DEFAULT 0 NOT NULL, "template_key" varchar, CONSTRAINT "fk_rails_9da473c090"
+FOREIGN KEY ("room_pattern_id")
+  REFERENCES "room_patterns" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_room_pattern_parts_on_room_pattern_id_and_position" ON "room_pattern_parts" ("room_pattern_id", "position");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000011'),
 ('20261127000010'),
 ('20261127000009'),
 ('20261127000008'),

@@ -11,6 +11,7 @@ import places from "./components/places"
 import plan from "./components/plan"
 import printing from "./components/printing"
 import reading from "./components/reading"
+import rows from "./components/rows"
 import selection from "./components/selection"
 import pageNames from "./components/page_names"
 import sending from "./components/sending"
@@ -22,6 +23,6 @@ import written from "./components/written"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ arriving, chosen, find, giving, keys, namings, notes, pageNames, panel, peek, places, plan, printing, reading, selection, sending, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ arriving, chosen, find, giving, keys, namings, notes, pageNames, panel, peek, places, plan, printing, reading, rows, selection, sending, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

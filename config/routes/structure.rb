@@ -13,6 +13,10 @@ resources :rooms, only: %i[new create show edit update], concerns: :accessible d
   end
 end
 
+resources :room_patterns, except: :show do
+  resources :rooms, only: %i[new create], controller: "room_patterns/rooms"
+end
+
 resources :page_lists, only: :index, path: "pages"
 resources :tags, only: %i[index show edit update destroy]
 resources :place_choices, only: :index

@@ -29,12 +29,19 @@ class Room < ApplicationRecord
   # @param open [Boolean] whether everyone here may read it from the start
   # @return [Boolean] whether it could be saved; if not, see errors
   def open_for(keeper, open: false)
+    grants = [ [ Zuhause::Access::Holder.new(:person, keeper.id), :keep ], ([ Zuhause::Access::Holder.everyone, :read ] if open) ]
+    open_with(grants.compact.map { |holder, level| Zuhause::Access::Grant.new(holder, level) }, by: keeper)
+  end
+
+  # @param grants [Array<Zuhause::Access::Grant>] of which one keeps it
+  # @param details [Hash] of what is recorded
+  # @return [Boolean] whether it could be saved; if not, see errors
+  def open_with(grants, by:, **details)
     self.access_list ||= AccessList.for(Zuhause::Access::List.new([]))
     transaction do
       save && change_access do
-        access_grants.create!(holder: :person, person: keeper, level: :keep)
-        access_grants.create!(holder: :everyone, level: :read) if open
-        Happening.write(:room_made, self, by: keeper)
+        grants.each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
+        Happening.write(:room_made, self, by: by, **details)
       end.then { true }
     end
   end

@@ -65,6 +65,8 @@ class HappeningTest < ActiveSupport::TestCase
     group_made: ->(t) { Group.new.change(name: "Deck", people: [ t.ben ], by: t.eve) }, group_changed: ->(t) { t.group("Deck").change(name: "Deck crew", people: [], by: t.eve) },
     group_removed: ->(t) { t.group("Deck").remove(by: t.eve) },
     set_up: ->(t) { House.delete_all && House.set_up(name: "House", owner: { name: "Odo", email: "odo@x.example", password: PASSWORD }) },
+    pattern_made: ->(t) { RoomPattern.department.keep({}, parts: [], by: t.eve) }, pattern_changed: ->(t) { RoomPattern.department.tap(&:save!).keep({ name: "Team" }, parts: [], by: t.eve) },
+    pattern_removed: ->(t) { RoomPattern.department.tap(&:save!).remove(by: t.eve) },
     house_changed: ->(t) { House.current.furnish({ public_addresses: true }, practice: nil, by: t.eve) }
   }.freeze
 

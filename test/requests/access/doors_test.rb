@@ -186,6 +186,14 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "DELETE /groups/:id" => { to: ->(t) { "/groups/#{t.deck.public_id}" }, with: { confirmed: 1 } },
     "GET /takeovers" => { to: "/takeovers" },
     "POST /takeovers" => { to: ->(t) { "/takeovers?place=#{t.room.public_id}" } },
+    "GET /room_patterns" => { to: "/room_patterns" },
+    "GET /room_patterns/new" => { to: "/room_patterns/new" },
+    "POST /room_patterns" => { to: "/room_patterns", with: { room_pattern: { name: "Project", everyone: "none", team: "write" } } },
+    "GET /room_patterns/:id/edit" => { to: ->(t) { "/room_patterns/#{t.pattern.public_id}/edit" } },
+    "PATCH /room_patterns/:id" => { to: ->(t) { "/room_patterns/#{t.pattern.public_id}" }, with: { room_pattern: { name: "Other" } } },
+    "DELETE /room_patterns/:id" => { to: ->(t) { "/room_patterns/#{t.pattern.public_id}" } },
+    "GET /room_patterns/:room_pattern_id/rooms/new" => { to: ->(t) { "/room_patterns/#{t.pattern.public_id}/rooms/new" } },
+    "POST /room_patterns/:room_pattern_id/rooms" => { to: ->(t) { "/room_patterns/#{t.pattern.public_id}/rooms" }, with: ->(t) { { team: t.deck.public_id, room: { name: "Mine", colour: "moss" } } } },
     "GET /rooms/new" => { to: "/rooms/new" },
     "POST /rooms" => { to: "/rooms", with: { room: { name: "Mine", colour: "moss" } } },
     "GET /rooms/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}" } },
@@ -354,12 +362,13 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking, :circle, :room_circle, :slip
+  attr_reader :people, :pattern, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking, :circle, :room_circle, :slip
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
     @people.each_value { Room.own_of(_1) } # as each has from the first sign-in, which is not what is asked here
     @deck = group("Deck", @people[:reader])
+    @pattern = RoomPattern.department.tap(&:save!)
     @room = room_of(@people[:keeper])
     @page = new_page("Gangway in ice", above: @room, by: @people[:keeper], markdown: "Grit and the [list](promise:Sand).\n\n- [ ] Sweep\n\n| Stage |\n| --- |\n| Vikness |")
     @page.grant(holder(@deck), :read)

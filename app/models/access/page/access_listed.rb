@@ -96,8 +96,16 @@ module Page::AccessListed
 
   # From now on takes no access from above: copies the grants in force, and the maker keeps the page.
   def make_own_list(by:)
+    shut_to { grants_of_own_list(by) }
+  end
+
+  # From now on takes no access from above, and grants what is stated.
+  #
+  # @yieldreturn [Array<Zuhause::Access::Grant>] one of them, to somebody active, of keep
+  # @raise [Placed::NoKeeper]
+  def shut_to
     change_access do
-      grants = grants_of_own_list(by)
+      grants = yield
       access_grants.delete_all
       grants.each { |grant| access_grants.create!(AccessGrant.columns_for(grant)) }
       update!(own_list: true)

@@ -39,7 +39,7 @@ module Zuhause
         invited: person, person_changed: person, role_changed: person, suspended: person, unsuspended: person, address_changed: person, password_changed: person,
         signed_in: coming, signed_out: coming,
         group_made: group, group_changed: group, group_removed: group,
-        set_up: house, house_changed: house, house_invitation_sent: house, house_invitation_withdrawn: house, join_asked: house,
+        set_up: house, house_changed: house, house_invitation_sent: house, house_invitation_withdrawn: house, join_asked: house, pattern_made: house, pattern_changed: house, pattern_removed: house,
         notice_given: kept
       }.freeze
 
