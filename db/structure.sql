@@ -719,20 +719,6 @@ CREATE UNIQUE INDEX "index_access_requests_on_public_id" ON "access_requests" ("
 CREATE INDEX "index_access_requests_on_page_id" ON "access_requests" ("page_id");
 CREATE INDEX "index_access_requests_on_room_id" ON "access_requests" ("room_id");
 CREATE INDEX "index_access_requests_on_person_id_and_created_at" ON "access_requests" ("person_id", "created_at");
-CREATE TABLE IF NOT EXISTS "circles" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "token_digest" varchar NOT NULL, "room_id" integer, "page_id" integer, "level" integer NOT NULL, "ends_on" date NOT NULL, "opened" integer DEFAULT 0 NOT NULL, "keeper_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "ended_at" datetime(6), CONSTRAINT "fk_rails_c44f22a0ed"
-FOREIGN KEY ("room_id")
-  REFERENCES "rooms" ("id")
- ON DELETE CASCADE, CONSTRAINT "fk_rails_fcfcde20a9"
-FOREIGN KEY ("page_id")
-  REFERENCES "pages" ("id")
- ON DELETE CASCADE, CONSTRAINT "fk_rails_b7fcc85edb"
-FOREIGN KEY ("keeper_id")
-  REFERENCES "people" ("id")
- ON DELETE CASCADE);
-CREATE UNIQUE INDEX "index_circles_on_public_id" ON "circles" ("public_id");
-CREATE UNIQUE INDEX "index_circles_on_token_digest" ON "circles" ("token_digest");
-CREATE INDEX "index_circles_on_room_id" ON "circles" ("room_id");
-CREATE INDEX "index_circles_on_page_id" ON "circles" ("page_id");
 CREATE TABLE IF NOT EXISTS "join_requests" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "email" varchar NOT NULL, "token_digest" varchar, "name" varchar DEFAULT '' NOT NULL, "words" text DEFAULT '' NOT NULL, "sent_at" datetime(6) NOT NULL, "asked_at" datetime(6), "answered_at" datetime(6), "given" boolean, "answered_by_id" integer, CONSTRAINT "fk_rails_6b97a088c9"
 FOREIGN KEY ("answered_by_id")
   REFERENCES "people" ("id")
@@ -802,7 +788,23 @@ FOREIGN KEY ("room_pattern_id")
   REFERENCES "room_patterns" ("id")
  ON DELETE CASCADE);
 CREATE UNIQUE INDEX "index_room_pattern_parts_on_room_pattern_id_and_position" ON "room_pattern_parts" ("room_pattern_id", "position");
+CREATE TABLE IF NOT EXISTS "circles" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "token_digest" varchar NOT NULL, "room_id" integer, "page_id" integer, "level" integer NOT NULL, "ends_on" date, "opened" integer DEFAULT 0 NOT NULL, "keeper_id" integer NOT NULL, "created_at" datetime(6) NOT NULL, "ended_at" datetime(6), CONSTRAINT "fk_rails_c44f22a0ed"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_fcfcde20a9"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_b7fcc85edb"
+FOREIGN KEY ("keeper_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT circles_end_but_for_rooms CHECK (ends_on IS NOT NULL OR room_id IS NOT NULL));
+CREATE UNIQUE INDEX "index_circles_on_public_id" ON "circles" ("public_id");
+CREATE UNIQUE INDEX "index_circles_on_token_digest" ON "circles" ("token_digest");
+CREATE INDEX "index_circles_on_room_id" ON "circles" ("room_id");
+CREATE INDEX "index_circles_on_page_id" ON "circles" ("page_id");
+CREATE UNIQUE INDEX "index_circles_joining" ON "circles" ("room_id") WHERE ends_on IS NULL AND ended_at IS NULL;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000012'),
 ('20261127000011'),
 ('20261127000010'),
 ('20261127000009'),

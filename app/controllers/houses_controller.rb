@@ -21,10 +21,12 @@ class HousesController < ApplicationController
 
   # Says first what turning a switch opens and closes.
   def looked?(settings)
-    switches = house.dup.tap { |changed| changed.assign_attributes(settings) }.switches
     changed = house.dup.tap { |copy| copy.assign_attributes(settings) }
-    besides = changed.joining_domains != house.joining_domains && changed.joining_domains.present? && changed.valid? ? [ joining_words(changed) ] : []
-    exposure = Exposed.of_house(switches_after: switches) unless switches == house.switches && besides.empty?
+    return true unless changed.valid?
+
+    besides = [ *(joining_words(changed) if changed.joining_domains.present? && changed.joining_domains != house.joining_domains) ]
+    besides += HouseNarrowed.new(house, changed).closed.map { |what, count| t("houses.edit.closes.#{what}", count: count) }
+    exposure = Exposed.of_house(switches_after: changed.switches) unless changed.switches == house.switches && besides.empty?
     looked_at?(exposure, { act: :switches }, back: edit_house_path, besides: besides)
   end
 

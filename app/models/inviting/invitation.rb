@@ -101,12 +101,13 @@ class Invitation < ApplicationRecord
     inviter_id.nil? && place.nil? && group.nil?
   end
 
+  # @param house [House] as it is set, or would be
   # @return [Boolean] whether it still opens what it says
-  def holds?
-    return House.current.joins?(email) if of_themselves?
+  def holds?(house = House.current)
+    return house.joins?(email) if of_themselves?
     return false if inviter.nil? || inviter.suspended? || place&.then { |there| there.is_a?(Page) && there.binned? }
 
-    Inviting.new(Viewer.new(inviter), place: place, group: group).may?(role.to_sym)
+    Inviting.new(Viewer.new(inviter, house), place: place, group: group).may?(role.to_sym)
   end
 
   # Lets in somebody who has an account.

@@ -57,7 +57,66 @@ class CirclesTest < ActionDispatch::IntegrationTest
     end
   end
 
+  test "a room has one joining address, which gives for good and is the room's" do
+    first = joining("write")
+    second = joining("read")
+    assert_equal 1, Circle.joining.count
+    sign_in @ben
+    get first
+    assert_response :not_found
+    @room.reload.grant(holder(@ben), :keep)
+    @room.reload.grant(holder(@ana), :none)
+    cara = person("Cara Lund")
+    sign_in cara
+    get second
+    assert_select ".lead", text: "Whoever has this address joins On Board and gets “may read”."
+    patch second
+    assert_redirected_to room_path(@room)
+    assert_equal [ :read, nil ], [ Viewer.new(cara).level_on(@room.reload), @room.access_grants.find_by(person: cara).ends_on ]
+    @room.archive(by: @ben)
+    sign_in person("Dee Lind")
+    get second
+    assert_response :not_found
+    @room.reopen(by: @ben)
+    get second
+    assert_response :success
+    sign_in @ben
+    delete "/rooms/#{@room.public_id}/circles/#{Circle.joining.first.public_id}"
+    assert_redirected_to room_access_path(@room)
+    sign_in person("Dee Lind")
+    patch second
+    assert_response :not_found
+    assert_equal :read, Viewer.new(cara).level_on(@room.reload)
+  end
+
+  test "a joining address is no page's, no guest's, and gives no more than write" do
+    post "/p/#{@page.to_param}/circles", params: { level: "read", joining: 1 }
+    assert_response :unprocessable_entity
+    assert_no_difference("Circle.count") { post "/rooms/#{@room.public_id}/circles", params: { level: "keep", joining: 1 } }
+    assert_response :unprocessable_entity
+    address = joining("write")
+    sign_in @cy
+    get address
+    assert_response :not_found
+    assert_no_difference("Circle.count") { post "/rooms/#{@room.public_id}/circles", params: { level: "read", joining: 1 } }
+  end
+
+  test "a level that will not do leaves the joining address that was there" do
+    address = joining("read")
+    post "/rooms/#{@room.public_id}/circles", params: { level: "keep", joining: 1 }
+    sign_in @ben
+    get address
+    assert_response :success
+  end
+
   private
+
+  def joining(level)
+    sign_in @ana
+    post "/rooms/#{@room.public_id}/circles", params: { level: level, joining: 1 }
+    follow_redirect!
+    URI(css_select("#joining").first["value"]).path
+  end
 
   def closed(person)
     sign_in person

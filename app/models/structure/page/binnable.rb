@@ -22,12 +22,17 @@ module Page::Binnable
   end
 
   class_methods do
+    # @param days [Integer] that the house lets things wait
+    # @return [ActiveRecord::Relation] what has waited in the bin longer
+    def due_for_erasing(days, now: Time.current)
+      joined = Forwarding.of_pages.select(:from_page) # their editions stay
+      binned.bin_roots.where.not(public_id: joined).where(binned_at: ...(now - days.days))
+    end
+
     # Erases what has waited in the bin as long as the house lets it.
     # @return [Integer] pages erased
     def empty_bins(now: Time.current)
-      joined = Forwarding.of_pages.select(:from_page) # their editions stay
-      over = binned.bin_roots.where.not(public_id: joined).where(binned_at: ...(now - House.current.bin_days.days)).order(:id).ids
-      over.sum { |id| find_by(id: id)&.erase.to_i }
+      due_for_erasing(House.current.bin_days, now: now).order(:id).ids.sum { |id| find_by(id: id)&.erase.to_i }
     end
   end
 
