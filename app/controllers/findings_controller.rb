@@ -1,6 +1,8 @@
 class FindingsController < ApplicationController
   door :anybody
 
+  PEOPLE = 3
+
   def index
     typed = SearchFilters.typed(params[:q], viewer) if Zuhause::Finding::Typed.any?(params[:q])
     return redirect_to(find_path(q: typed.text, **given.to_h.symbolize_keys, **typed.filters)) if typed&.filters&.any?
@@ -9,6 +11,7 @@ class FindingsController < ApplicationController
     @pagy = Pagy.new(count: @search.count, page: pagy_get_page({}).clamp(1, 1000), limit: Search::PER_PAGE)
     @results = @search.results(offset: @pagy.offset)
     @answer = @search.answer if @pagy.page == 1
+    @people = Colleagues.new(viewer, text: params[:q]).found(limit: PEOPLE) if @pagy.page == 1 && !@search.filters.any?
     @search.blank? ? list_kept : look_again
   end
 

@@ -21,6 +21,24 @@ module PlanHelper
     tag.span(icon(audience_icon(open.first), size: 14, label: words), class: "plan-open", title: words)
   end
 
+  # The places in which somebody may put pages, for a list to choose from. Members are told whom a room is open to, and a page that is
+  # open to others than its room.
+  #
+  # @param groups [Array] of Places
+  # @param selected [String, nil] a public id
+  def place_options(groups, selected = nil)
+    places = groups.flat_map { |room, listed| [ room, *listed.map(&:first) ] }.uniq
+    opens = viewer.active_member? ? Openness.of(places, viewer) : {}
+    grouped_options_for_select(groups.map { |room, listed| [ room.name, listed.map { |place, depth| [ place_label(place, depth, room, opens), place.public_id ] } ] }, selected)
+  end
+
+  def place_label(place, depth, room, opens)
+    name = "\u2003" * depth + (place.is_a?(Room) ? place.name : place.title)
+    return name unless opens[place] && (place == room || opens[place] != opens[room])
+
+    t("pages.place.open_to", name: name, audience: audience_words(*opens[place]))
+  end
+
   # The signs of those in a branch that are open to others than what they stand in.
   #
   # @return [Hash{Page=>ActiveSupport::SafeBuffer}]

@@ -1,21 +1,6 @@
 # The house as somebody else sees it, of what the looker keeps: nobody is signed in as them, so nothing of theirs is shown or kept,
-# and nothing can be done. Nothing of it is kept beyond the request either, where it could be taken for somebody's own view.
+# and nothing can be done. What is worked out for it is kept apart from what is kept for anybody's own view.
 class LookingViewer < Viewer
-  # Keeps what has been worked out for this one request.
-  class ForNow
-    def initialize
-      @found = {}
-    end
-
-    def fetch(key, of:)
-      @found.fetch(key) { @found[key] = yield }
-    end
-
-    def put(key, value, of:)
-      @found[key] = value
-    end
-  end
-
   # @param name [String] "person:" and "group:" with a public id, "guest", or "outside"
   # @param looker [Viewer] an active member
   # @return [LookingViewer, nil]
@@ -27,16 +12,17 @@ class LookingViewer < Viewer
     when "guest" then [ Zuhause::Access::Viewer.new(role: :guest), nil ]
     when "outside" then [ Zuhause::Access::Viewer.outside, nil ]
     end
-    new(subject, looker, kind: kind.to_sym, title: title) if subject && looker.active_member?
+    new(subject, looker, name: name, title: title) if subject && looker.active_member?
   end
 
   # Whom the house is seen as: :person, :group, :guest or :outside, and the name of the first two.
   attr_reader :kind, :title
 
-  def initialize(subject, looker, kind:, title:)
+  # @param name [String] see .named
+  def initialize(subject, looker, name:, title:)
     super(nil, looker.house)
-    @looker, @subject, @kind, @title = looker, subject, kind, title
-    @kept = ForNow.new
+    @looker, @subject, @kind, @title = looker, subject, name.split(":").first.to_sym, title
+    @kept = Kept.new([ :looking, looker.person.id, name ])
   end
 
   def looking?
@@ -51,6 +37,6 @@ class LookingViewer < Viewer
 
   # What they have, where the looker keeps it.
   def levels
-    @levels ||= super.slice(*@looker.list_ids(:keep))
+    @levels ||= kept.fetch([ :levels_looked_at ], of: %i[people lists]) { super.select { |list, _level| @looker.list_ids(:keep).include?(list) }.freeze }
   end
 end

@@ -2,19 +2,25 @@
 class Suggestions
   PAGES = 6
   SECTIONS = 4
+  PEOPLE = 2
   LOOKED_AT = 300 # titles, and words that may be meant
   FORGIVEN = 4 # words in which a slip is looked for, the longest
 
   def initialize(text, viewer)
     @search = Search.new(text, viewer, most: PAGES + SECTIONS)
     @words = Zuhause::Finding::Query.new(text).words.map { |word| Zuhause::Document::Title.normalise(word) }
-    @viewer = viewer
+    @viewer, @text = viewer, text
   end
 
   # @return [Array<Page>] titles that begin with what was typed first, then those that have words beginning so, then
   #   those that have them but for slips; among equals those read or written lately
   def pages
     @pages ||= @words.empty? ? [] : Page.where(id: best_ids).includes(:room).in_order_of(:id, best_ids).to_a
+  end
+
+  # @return [Array<Person>] colleagues of that name
+  def people
+    @people ||= Colleagues.new(@viewer, text: @text).found(limit: PEOPLE, named: true)
   end
 
   # @return [Array<Search::Result>] of other pages than those

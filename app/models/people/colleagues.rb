@@ -2,18 +2,24 @@
 # sees.
 class Colleagues
   # @param viewer [Viewer] an active member
-  # @param text [String] words of names, of what they do, or of groups
+  # @param text [String] words, or their beginnings, of names, of what they do and speak, or of groups
   def initialize(viewer, text: "")
-    @viewer, @words = viewer, text.to_s.downcase.split.first(8)
+    @viewer, @text = viewer, text.to_s
   end
 
-  # @return [ActiveRecord::Relation<Person>]
+  # @return [ActiveRecord::Relation<Person>] all, if nothing is asked for
   def people
-    @words.reduce(Person.active.by_name) do |found, word|
-      like = "%#{Person.sanitize_sql_like(word)}%"
-      in_group = Membership.where(group: Group.where("groups.name LIKE ?", like)).select(:person_id)
-      found.where("people.name LIKE :like OR people.occupation LIKE :like OR people.spoken LIKE :like", like: like).or(found.where(id: in_group))
-    end
+    @text.blank? ? Person.active.by_name : Person.where(id: ids_of { |told| told }).by_name
+  end
+
+  # What the find field offers of them.
+  #
+  # @param named [Boolean] by their names alone
+  # @return [Array<Person>] nobody, if nothing is asked for, or to whom does not meet them all
+  def found(limit:, named: false)
+    return [] unless @viewer.active_member? && words.any?
+
+    Person.where(id: ids_of { |told| named || words.all? { |word| Zuhause::Finding::CommonWords.function?(word) } ? told.first(1) : told }).by_name.limit(limit).includes(picture_attachment: :blob).to_a
   end
 
   # @param people [Array<Person>]
@@ -24,5 +30,24 @@ class Colleagues
     groups = Membership.where(group_id: keeping.filter_map(&:third), person: people).pluck(:person_id, :group_id).group_by(&:last)
     keepers = keeping.group_by(&:first).transform_values { |rows| rows.flat_map { |_list, person, group| [ person, *groups.fetch(group, []).map(&:first) ] }.compact.to_set }
     people.to_h { |person| [ person.id, person.guest? ? [] : rooms.select { |room| keepers.fetch(room.access_list_id, Set.new).include?(person.id) } ] }
+  end
+
+  private
+
+  # Words that only hold others together do not say whom.
+  def words
+    @words ||= Zuhause::Finding::Folding.words(@text).first(8).then { |all| all.reject { |word| Zuhause::Finding::CommonWords.function?(word) }.presence || all }
+  end
+
+  # @yieldparam told [Array<String>] somebody's name, and what else is told of them
+  # @yieldreturn [Array<String>] in which the words are looked for
+  def ids_of
+    return [] if words.empty?
+
+    groups = Membership.joins(:group).pluck(:person_id, "groups.name").group_by(&:first).transform_values { |rows| rows.map(&:last) }
+    Person.active.pluck(:id, :name, :occupation, :spoken).filter_map do |id, name, *rest|
+      there = yield([ name, *rest, *groups.fetch(id, []) ]).flat_map { |text| Zuhause::Finding::Folding.words(text.to_s) }
+      id if words.all? { |word| there.any? { |other| other.start_with?(word) } }
+    end
   end
 end

@@ -7,6 +7,11 @@ class Kept
   # Version of all that is kept: raised where what is kept is made otherwise.
   FORM = 1
 
+  # @param apart [Array] what tells all that is kept here from what is kept elsewhere
+  def initialize(apart = [])
+    @apart = apart
+  end
+
   # @param key [Array] tells apart what is kept
   # @param of [Array<Symbol>] what it is made of; what a list gives changes with the day
   # @yield makes it; frozen through and through, or never changed
@@ -22,7 +27,7 @@ class Kept
   private
 
   def name(key, of)
-    [ FORM, *key, *of.map { |name| name == :lists ? [ versions["lists"], House.today ] : versions[name.to_s] } ]
+    [ FORM, *@apart, *key, *of.map { |name| name == :lists ? [ versions["lists"], House.today ] : versions[name.to_s] } ]
   end
 
   def versions

@@ -26,7 +26,7 @@ class Places
   #
   # @param except [Page, nil] a page that is to be moved: neither it nor what is below it is a place for it
   # @param near [String, nil] the public id of a place
-  # @return [Array<Array(String, Array<Array(String, String)>)>] for each room, labels and public ids of its places
+  # @return [Array<Array(Room, Array<Array(Room|Page, Integer)>)>] for each room, its places and how many steps in they stand
   def options(except: nil, near: nil)
     by_room(few? ? Page.writable_by(@viewer) : about(find(near)), except, rooms)
   end
@@ -57,8 +57,7 @@ class Places
     listed = in_order(pages.to_a.reject { |page| except && page.path_ids.include?(except.id) }).group_by(&:room_id)
     depths = {}
     Room.where(id: listed.keys).or(Room.where(id: named)).in_order.map do |room|
-      options = named.include?(room) ? [ [ room.name, room.public_id ] ] : []
-      [ room.name, options + listed.fetch(room.id, []).map { |page| [ "#{"\u2003" * depth(page, depths)}#{page.title}", page.public_id ] } ]
+      [ room, [ *([ [ room, 0 ] ] if named.include?(room)), *listed.fetch(room.id, []).map { |page| [ page, depth(page, depths) ] } ] ]
     end
   end
 

@@ -45,6 +45,36 @@ class LookingTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
+  test "what is kept of one look is shown in no other, and follows what changes" do
+    engine = group("Engine", @cy)
+    @signals.reload.grant(holder(@deck), :read)
+    shown = lambda do |who|
+      post "/look-as", params: { who: who }
+      get "/p/#{@gangway.to_param}"
+      [ response.status, css_select(".plan a").map { |link| link.text.strip }.include?("Signals") ]
+    end
+    2.times do
+      assert_equal [ 200, true ], shown.call("group:#{@deck.public_id}")
+      assert_equal [ 200, false ], shown.call("group:#{engine.public_id}")
+      assert_equal [ 404, false ], shown.call("outside")
+      assert_equal [ 200, false ], shown.call("person:#{@cy.public_id}")
+      assert_equal [ 200, true ], shown.call("person:#{@ben.public_id}")
+      delete "/look-as"
+    end
+    @signals.reload.grant(holder(@deck), :none)
+    assert_equal [ 200, false ], shown.call("person:#{@ben.public_id}")
+    delete "/look-as"
+    @signals.reload.grant(holder(@cy), :read)
+    assert_equal [ 200, true ], shown.call("person:#{@cy.public_id}")
+    delete "/look-as"
+    sign_in @cy
+    get "/p/#{@gangway.to_param}"
+    assert_select ".looking", 0
+    sign_out @cy
+    get "/p/#{@gangway.to_param}"
+    assert_response :not_found
+  end
+
   test "nothing can be done, nothing of theirs is shown, and nothing is left of it" do
     Pin.create!(person: @ben, page: @gangway)
     post "/look-as", params: { who: "person:#{@ben.public_id}" }

@@ -31,6 +31,29 @@ class ColleaguesTest < ActionDispatch::IntegrationTest
     sign_in @cy
     get "/colleagues"
     assert_response :forbidden
+    finding("Ben Holt") { |found, offered| assert_equal [ [], [] ], [ found, offered ] }
+    sign_out @cy
+    finding("Ben Holt") { |found, offered| assert_equal [ [], [] ], [ found, offered ] }
+  end
+
+  test "finding meets them by name, by what they do and by group, the list under the field by name alone" do
+    @ben.update!(occupation: "Mate of the Térn", spoken: "German")
+    sign_in @ana
+    finding("ben holt") { |found, offered| assert_equal [ [ "Ben Holt" ], [ "Ben Holt" ] ], [ found, offered ] }
+    finding("Hol") { |found, offered| assert_equal [ [ "Ben Holt" ], [ "Ben Holt" ] ], [ found, offered ] }
+    finding("who is the mate of the tern?") { |found, offered| assert_equal [ [ "Ben Holt" ], [] ], [ found, offered ] }
+    finding("german") { |found, _| assert_equal [ "Ben Holt" ], found }
+    finding("deck") { |found, _| assert_equal [ "Ben Holt" ], found }
+    [ "ben moor", "the", "%", "" ].each { |words| finding(words) { |found, offered| assert_equal [ [], [] ], [ found, offered ], words } }
+    @ben.change(suspended: true)
+    finding("Ben Holt") { |found, offered| assert_equal [ [], [] ], [ found, offered ] }
+  end
+
+  def finding(words)
+    get "/find", params: { q: words }
+    found = css_select(".found-people b").map(&:text)
+    get "/suggestions", params: { q: words }
+    yield found, css_select("[data-address^='/colleagues'] b").map(&:text)
   end
 
   test "who is suspended is not among them" do
