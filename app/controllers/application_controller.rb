@@ -82,7 +82,7 @@ class ApplicationController < ActionController::Base
 
   # Doors that need somebody signed in answer everybody else as if there were nothing.
   def sign_in_first
-    not_found unless viewer.signed_in?
+    not_found unless viewer.signed_in? || viewer.looking?
   end
 
   # The one answer for what is not there and what the viewer may not see. Whoever is not signed in may sign in and come

@@ -13,7 +13,7 @@ class PagesController < ApplicationController
     @linked_from = LinkedFrom.new(@page, viewer)
     @moved = Forwarding.parts_of(@page, viewer).to_h { |block, (page, to)| [ "b-#{block}", page_path(page, anchor: ("b-#{to}" if to)) ] }
     @aside = PutAside.of(@page, viewer)
-    talk if viewer.signed_in?
+    talk if viewer.hears?
     @pinned = Pin.of(viewer).include?(@page.id)
     @since = SinceSeen.of(@page, viewer)
     Reading.record(@page, by: viewer.person)

@@ -1,5 +1,7 @@
 # Policies ask the core's one table of acts (Zuhause::Access::Acts).
 class ApplicationPolicy
+  LOOKED_AT = %i[read look_over].freeze
+
   attr_reader :viewer, :record
 
   def initialize(viewer, record)
@@ -28,7 +30,10 @@ class ApplicationPolicy
 
   private
 
+  # Whoever looks as somebody else does nothing.
   def may?(act)
+    return false if viewer.looking? && !LOOKED_AT.include?(act)
+
     Zuhause::Access::Acts.may?(act, viewer.subject, level: level, sight: sight, archived: archived?)
   end
 

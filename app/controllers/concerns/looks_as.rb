@@ -2,7 +2,7 @@
 module LooksAs
   extend ActiveSupport::Concern
 
-  SHOWN = %w[home#show pages#show rooms#show branches#index page_files#show].freeze
+  SHOWN = %w[home#show pages#show rooms#show branches#index page_files#show remarks#show].freeze
   ALWAYS = %w[looks#create looks#destroy sessions#destroy].freeze
 
   included { before_action :only_look, if: -> { session[:look] } }

@@ -29,6 +29,10 @@ class LookingViewer < Viewer
     true
   end
 
+  def hears?
+    kind != :outside
+  end
+
   def reviewed_ids
     []
   end

@@ -20,6 +20,11 @@ class Viewer
     !person.nil?
   end
 
+  # @return [Boolean] whether what is said is met: by people of the house
+  def hears?
+    signed_in?
+  end
+
   # @return [Boolean] whether somebody else looks, see LookingViewer
   def looking?
     false

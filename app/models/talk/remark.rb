@@ -32,12 +32,12 @@ class Remark < ApplicationRecord
   scope :open_still, -> { where.not(standing: DONE) }
   # What is said to a draft, its quotation too, is met by those who see the draft.
   scope :seen_by, lambda { |viewer|
-    next none unless viewer.signed_in?
+    next none unless viewer.hears?
 
     published = where(page_id: Page.seen_by(viewer).select(:id), draft: false)
     published.or(where(page_id: Page.drafts_seen_by(viewer).select(:id))).or(where(room_id: Room.giving(viewer, :read).select(:id)))
   }
-  scope :of_page, ->(page, viewer) { viewer.signed_in? ? where(page: page).then { |all| viewer.sight_of(page) == :draft ? all : all.where(draft: false) } : none }
+  scope :of_page, ->(page, viewer) { viewer.hears? ? where(page: page).then { |all| viewer.sight_of(page) == :draft ? all : all.where(draft: false) } : none }
 
   class << self
     # @param place [Page, Room]

@@ -75,6 +75,29 @@ class LookingTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
+  test "what is said is heard as they hear it, and nothing can be said" do
+    block = @gangway.edition.document["content"].first.dig("attrs", "id")
+    note = Remark.note(@gangway, Remark::OnText::Pointed.new(stage: "edition", block: block, start: 0, length: 6), by: @ana, body: "Too early?")
+    question = Remark.say(@gangway, kind: "question", body: "Which rope?", by: @ben)
+    question.reply("The thick one.", by: @ana)
+    [ "person:#{@cy.public_id}", "group:#{@deck.public_id}", "person:#{@ben.public_id}" ].each do |who|
+      post "/look-as", params: { who: who }
+      get "/p/#{@gangway.to_param}"
+      assert_select ".note-body", { text: "Too early?" }, who
+      assert_select ".asked-list a", text: "Which rope?"
+      get "/remarks/#{question.public_id}"
+      assert_response :success
+      assert_select ".note-replies", text: /The thick one/
+      assert_select "form[action^='/remarks'], textarea, .note-acts button", 0
+      assert_no_difference("Remark.count") { post "/p/#{@gangway.to_param}/remarks", params: { remark: { body: "Hm.", kind: "note", stage: "edition", block: block } } }
+      assert_response :forbidden
+      delete "/look-as"
+    end
+    post "/look-as", params: { who: "outside" }
+    get "/remarks/#{note.public_id}"
+    assert_response :not_found
+  end
+
   test "nothing can be done, nothing of theirs is shown, and nothing is left of it" do
     Pin.create!(person: @ben, page: @gangway)
     post "/look-as", params: { who: "person:#{@ben.public_id}" }
