@@ -9,6 +9,7 @@ class DemoInviting
   def load
     @entries[:ending].each { |entry| give(entry) }
     @entries[:invited].each { |entry| invite(entry) }
+    @entries[:patterns].each { |entry| pattern(entry) }
     @entries[:asking].each { |entry| AccessRequest.ask(@people.fetch(entry[:by]), "/p/#{page(entry).to_param}", words: entry[:words]) }
   end
 
@@ -24,6 +25,10 @@ class DemoInviting
     inviting = Inviting.new(Viewer.new(@people.fetch(entry[:by])), place: (page(entry) if entry[:page]))
     asked = inviting.asked(Zuhause::Inviting::MailAddresses.new(entry[:who]).entries, Hash.new(entry[:level]&.to_sym))
     inviting.invite(asked, role: entry[:role].to_sym, ends_on: entry[:days] && (Date.current + entry[:days]), words: entry[:words].to_s)
+  end
+
+  def pattern(entry)
+    RoomPattern.new.keep(entry.except(:by, :parts), parts: entry[:parts], by: @people.fetch(entry[:by]))
   end
 
   def page(entry)
