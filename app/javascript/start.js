@@ -14,6 +14,7 @@ import reading from "./components/reading"
 import rows from "./components/rows"
 import selection from "./components/selection"
 import pageNames from "./components/page_names"
+import since from "./components/since"
 import sending from "./components/sending"
 import tags from "./components/tags"
 import telling from "./components/telling"
@@ -23,6 +24,6 @@ import written from "./components/written"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ arriving, chosen, find, giving, keys, namings, notes, pageNames, panel, peek, places, plan, printing, reading, rows, selection, sending, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ arriving, chosen, find, giving, keys, namings, notes, pageNames, panel, peek, places, plan, printing, reading, rows, selection, sending, since, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

@@ -10,7 +10,7 @@ function step(by) {
   changes[at]?.classList.remove("change-here")
   const next = changes[at < 0 ? (by > 0 ? 0 : changes.length - 1) : (at + by + changes.length) % changes.length]
   next.classList.add("change-here")
-  next.setAttribute("tabindex", "-1")
+  if (!next.matches("button")) next.setAttribute("tabindex", "-1")
   next.focus()
 }
 

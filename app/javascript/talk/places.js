@@ -1,7 +1,7 @@
 // Where in what is shown a stretch of a text stands, counted as the house counts: what is filled in at each view (names, titles,
 // numbers of notes) counts for nothing, a day for the letters that it is kept in, a line's end for one.
 
-const NOTHING = ".mention, .footnote, .cite, .cite-gone, .leaf-title, .sr-only, .link-gone-mark, .task-box, .task-facts, button, img, .noted-words"
+const NOTHING = ".mention, .footnote, .cite, .cite-gone, .leaf-title, .sr-only, .link-gone-mark, .task-box, .task-facts, button, img, .noted-words, .since-words"
 const OWN = /^b-[a-z0-9]{8}$/
 const ANY = /^b-(?:[a-z0-9]{8}-)*[a-z0-9]{8}$/ // of what is shown live too
 

@@ -1,4 +1,5 @@
-import { blockOf, lines, marked, rangeOf } from "./places"
+import { blockOf, marked, rangeOf } from "./places"
+import { unwrap, wrapped } from "./wrapping"
 
 // The text that is read, as notes stand on it: they are marked in it, and a small sign behind each leads to the note.
 export default class ReadingGround {
@@ -23,22 +24,11 @@ export default class ReadingGround {
   }
 
   wrap(range, remark, kind, within) {
-    const walker = document.createTreeWalker(range.commonAncestorContainer, NodeFilter.SHOW_TEXT)
-    const nodes = []
-    const first = range.commonAncestorContainer
-    if (first.nodeType === Node.TEXT_NODE) nodes.push(first)
-    else while (walker.nextNode()) if (range.intersectsNode(walker.currentNode) && (within || lines(this.root).some((line) => line.contains(walker.currentNode)))) nodes.push(walker.currentNode)
-    for (const node of nodes) {
-      const from = node === range.startContainer ? range.startOffset : 0
-      const to = node === range.endContainer ? range.endOffset : node.length
-      if (to <= from || !node.data.slice(from, to).trim()) continue
-      const inner = document.createRange()
-      inner.setStart(node, from)
-      inner.setEnd(node, to)
+    wrapped(this.root, range, () => {
       const mark = Object.assign(document.createElement("span"), { className: `noted noted-${kind}` })
       mark.dataset.mark = remark
-      inner.surroundContents(mark)
-    }
+      return mark
+    }, Boolean(within))
   }
 
   sign(note, after, pointed) {
@@ -67,11 +57,7 @@ export default class ReadingGround {
   clear() {
     this.unword()
     this.root.querySelectorAll("[data-sign]").forEach((sign) => sign.remove())
-    this.root.querySelectorAll("[data-mark]").forEach((mark) => {
-      const parent = mark.parentNode
-      mark.replaceWith(...mark.childNodes)
-      parent.normalize()
-    })
+    this.root.querySelectorAll("[data-mark]").forEach(unwrap)
   }
 
   // Points in pictures are where they are in the picture as large as it is now.

@@ -6,6 +6,7 @@ require "zuhause/changes/inline"
 require "zuhause/changes/entry"
 require "zuhause/changes/comparison"
 require "zuhause/changes/rematch"
+require "zuhause/changes/marks"
 
 module Zuhause
   # What changed between two documents.

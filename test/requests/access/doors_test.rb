@@ -49,6 +49,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "DELETE /find/kept/:id" => { to: "/find/kept/#{"0" * 10}", html: :nobody, json: [ 401, 404, 404, 404, 404, 404 ] },
     "GET /desk/sought" => { to: "/desk/sought" },
     "DELETE /desk/sought/:id" => { to: ->(t) { "/desk/sought/#{Sought.told.first.key}" } },
+    "GET /p/:page_id/since" => { to: ->(t) { "/p/#{t.page.to_param}/since?from=1" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /p/:page_id/peek" => { to: ->(t) { "/p/#{t.page.to_param}/peek?at=0" } },
     "GET /p/:page_id/related" => { to: ->(t) { "/p/#{t.page.to_param}/related" } },
     "GET /set-up/new" => { to: "/set-up/new", html: :nobody, json: :nobody },

@@ -65,6 +65,34 @@ class NewsRequestsTest < ActionDispatch::IntegrationTest
     assert_select ".said", text: /Changed since/, count: 0
   end
 
+  test "where a page differs from what was read is told to who may read it, of editions alone" do
+    publish
+    get "/p/#{@page.to_param}/since", params: { from: 1 }
+    assert_response :success
+    marks = response.parsed_body["marks"]
+    assert_equal response.parsed_body["all"], marks.size
+    assert_predicate marks, :any?
+    %w[draft v1 9 x].each do |from|
+      get "/p/#{@page.to_param}/since", params: { from: from }
+      assert_response :not_found, from
+    end
+    @page.make_own_list(by: @ana)
+    @page.reload.grant(holder(:everyone), :none)
+    get "/p/#{@page.to_param}/since", params: { from: 1 }
+    assert_response :not_found
+  end
+
+  test "a room says how many of its pages have changed since somebody read them" do
+    get "/p/#{@page.to_param}"
+    travel 1.day
+    publish
+    get "/rooms/#{@page.room.public_id}"
+    assert_select ".said a[href$='of=changed']"
+    get "/p/#{@page.to_param}"
+    get "/rooms/#{@page.room.public_id}"
+    assert_select ".said a[href$='of=changed']", 0
+  end
+
   test "how one is told is chosen, and what makes no sense is refused" do
     get "/profile/news/edit"
     assert_response :success

@@ -42,7 +42,15 @@ class FollowingTest < ApplicationSystemTestCase
       assert_selector "ins", text: "Then the rail."
       visit page_path(@page)
       assert_selector ".said", text: "Changed since you were here"
+      assert_selector ".since-notes q", text: "The rail too"
+      assert_selector ".text ins", text: "Then the rail."
       assert_accessible
+      find("body").send_keys "."
+      assert_selector "button.change-here", text: "Changed"
+      click_on "Hide the marks"
+      assert_no_selector ".text ins"
+      click_on "Mark it in the text"
+      assert_selector ".text ins", text: "Then the rail."
       visit "/news"
       assert_text "You have looked at everything."
       visit "/changes"
