@@ -16,7 +16,7 @@ module Zuhause
       # Acts of Happenings::Acts that people are told of, with the reasons there are for it. What was said or done by mail in its own
       # right, such as letting somebody in, has no mail of the news.
       TABLE = {
-        published: %i[keeping following], restored: %i[keeping following], renamed: %i[keeping following], put_aside: %i[keeping following], taken_up: %i[keeping following],
+        published: %i[keeping following], restored: %i[keeping following], put_aside: %i[keeping following], taken_up: %i[keeping following],
         named: %i[named], addressed: %i[named],
         noted: %i[keeping following], proposed: %i[keeping following], asked: %i[keeping following], spoken: %i[keeping following],
         replied: %i[answered keeping following], answer_chosen: %i[answered], words_taken: %i[answered], words_declined: %i[answered], remark_settled: %i[answered],
