@@ -130,7 +130,7 @@ FOREIGN KEY ("before_id")
 CREATE INDEX "index_signposts_on_room_id" ON "signposts" ("room_id");
 CREATE INDEX "index_signposts_on_parent_id" ON "signposts" ("parent_id");
 CREATE INDEX "index_signposts_on_before_id" ON "signposts" ("before_id");
-CREATE TABLE IF NOT EXISTS "sent_mails" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "recipient" varchar NOT NULL, "subject" varchar NOT NULL, "body" text NOT NULL, "secret" varchar, "delivered" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "waiting" boolean DEFAULT 0 NOT NULL, "tries" integer DEFAULT 0 NOT NULL, "due_at" datetime(6));
+CREATE TABLE IF NOT EXISTS "sent_mails" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "recipient" varchar NOT NULL, "subject" varchar NOT NULL, "body" text NOT NULL, "secret" varchar, "delivered" boolean DEFAULT 0 NOT NULL, "created_at" datetime(6) NOT NULL, "waiting" boolean DEFAULT 0 NOT NULL, "tries" integer DEFAULT 0 NOT NULL, "due_at" datetime(6), tellings text, headers text);
 CREATE UNIQUE INDEX "index_people_on_reset_password_token" ON "people" ("reset_password_token");
 CREATE TABLE IF NOT EXISTS "active_storage_blobs" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "key" varchar NOT NULL, "filename" varchar NOT NULL, "content_type" varchar, "metadata" text, "service_name" varchar NOT NULL, "byte_size" bigint NOT NULL, "checksum" varchar, "created_at" datetime(6) NOT NULL);
 CREATE UNIQUE INDEX "index_active_storage_blobs_on_key" ON "active_storage_blobs" ("key");
@@ -804,6 +804,7 @@ CREATE INDEX "index_circles_on_room_id" ON "circles" ("room_id");
 CREATE INDEX "index_circles_on_page_id" ON "circles" ("page_id");
 CREATE UNIQUE INDEX "index_circles_joining" ON "circles" ("room_id") WHERE ends_on IS NULL AND ended_at IS NULL;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000013'),
 ('20261127000012'),
 ('20261127000011'),
 ('20261127000010'),

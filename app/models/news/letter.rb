@@ -17,6 +17,22 @@ class Letter
       tellings.to_mail(now).distinct.pluck(:person_id).count { |id| send_to(Person.find(id), tellings, now) }
     end
 
+    # Asked when a mail leaves: if some of what it tells is not open to its reader any more, the rest is written anew, and it is
+    # let go.
+    #
+    # @param mail [SentMail]
+    def still_told?(mail)
+      return true if mail.tellings.empty?
+
+      told = Telling.where(id: mail.tellings)
+      person = told.first&.person
+      seen = person && !person.suspended? ? told.seen_by(Viewer.new(person)).includes(:page, :room, happening: :person).order(:happening_id).to_a : []
+      return true if seen.size == mail.tellings.size
+
+      Telling.transaction { mail.let_go && seen.any? && new(person, seen).write }
+      false
+    end
+
     private
 
     def send_to(person, tellings, now)
@@ -39,6 +55,7 @@ class Letter
   # @return [Boolean] whether there was something to write
   def write
     mail = (own_mail(@tellings.first) if @tellings.one?) || HouseMailer.news(@person, @tellings)
+    mail["X-Tellings"] = @tellings.map(&:id).join(",")
     mail.deliver_now
     true
   end

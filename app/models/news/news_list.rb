@@ -53,11 +53,12 @@ class NewsList
     keys.filter_map { |key| found[key]&.then { |tellings| Group.new(place: tellings.first.told_of, tellings: tellings, acts: acts.fetch(key), actors: actors.fetch(key, 1)) } }
   end
 
-  # Marks as looked at: all that is listed, or what was told of one place.
+  # Marks as looked at: all of the kind that is listed, or what was told of one place.
   #
   # @param place [Page, Room, nil]
   def look_at(place = nil, at: Time.current)
-    marked = told.unseen
+    marked = Telling.seen_by(@viewer).unseen
+    marked = marked.where(reason: SHOWS.fetch(show)) if SHOWS.fetch(show)
     marked = marked.where(place.is_a?(Page) ? { page_id: place.id } : { page_id: nil, room_id: place.id }) if place
     Telling.where(id: marked.select(:id)).update_all(seen_at: at)
   end

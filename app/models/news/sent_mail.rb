@@ -7,14 +7,19 @@ class SentMail < ApplicationRecord
   HELD = 5.minutes
   MOST = 12 # tries, over about two days
 
+  serialize :tellings, coder: JSON, type: Array
+  serialize :headers, coder: JSON, type: Hash
+
   after_create_commit { SendMailJob.perform_later(id) if waiting? }
 
   scope :newest_first, -> { order(id: :desc) }
 
   # @param waiting [Boolean] whether it is to leave the machine
-  def self.keep(recipient:, subject:, body:, secret:, waiting: false)
-    body = body.gsub(secret, SECRET) if secret.present?
-    create!(recipient: recipient, subject: subject, body: body, secret: (secret if waiting || House.current&.demo?), waiting: waiting, due_at: (Time.current if waiting))
+  # @param tellings [Array<Integer>, nil] ids of what it tells
+  # @param headers [Hash{String=>String}, nil]
+  def self.keep(recipient:, subject:, body:, secret:, waiting: false, tellings: nil, headers: nil)
+    body, headers = body.gsub(secret, SECRET), headers&.transform_values { |value| value.gsub(secret, SECRET) } if secret.present?
+    create!(recipient: recipient, subject: subject, body: body, tellings: tellings || [], headers: headers || {}, secret: (secret if waiting || House.current&.demo?), waiting: waiting, due_at: (Time.current if waiting))
   end
 
   # @param mails [ActiveRecord::Relation<SentMail>]
@@ -27,12 +32,19 @@ class SentMail < ApplicationRecord
   def send_by(server, now: Time.current)
     return unless self.class.where(id: id, due_at: due_at, waiting: true).update_all(due_at: now + HELD, tries: tries + 1) == 1
 
+    return unless Letter.still_told?(self)
+
     server.deliver!(message)
     self.class.where(id: id).update_all(waiting: false, delivered: true, secret: nil)
   rescue StandardError => e
     Rails.error.report(e, handled: true)
     left = tries + 1 >= MOST ? { waiting: false, secret: nil } : { due_at: now + HELD + (2**tries).minutes }
     self.class.where(id: id).update_all(left)
+  end
+
+  # It is sent no more: what it told has been closed.
+  def let_go
+    self.class.where(id: id).update_all(waiting: false, secret: nil)
   end
 
   # @return [String] as its recipient has it
@@ -47,6 +59,8 @@ class SentMail < ApplicationRecord
   private
 
   def message
-    Mail.new(from: ENV.fetch("HOUSE_MAIL", "house@localhost"), to: recipient, subject: subject, body: whole, content_type: "text/plain; charset=UTF-8")
+    Mail.new(from: ENV.fetch("HOUSE_MAIL", "house@localhost"), to: recipient, subject: subject, body: whole, content_type: "text/plain; charset=UTF-8").tap do |mail|
+      headers.each { |name, value| mail[name] = secret ? value.gsub(SECRET, secret) : value }
+    end
   end
 end

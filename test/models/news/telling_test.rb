@@ -74,6 +74,31 @@ class TellingTest < ActiveSupport::TestCase
     assert_match(/reset_password_token=#{SentMail::SECRET}/, SentMail.last.body)
   end
 
+  test "a letter that waited for the server tells nothing that has been closed meanwhile, and how to stop it in one click" do
+    server = Class.new { attr_accessor :down, :sent }.new.tap { |made| made.down, made.sent = true, [] }
+    server.define_singleton_method(:deliver!) { |mail| down ? raise(Errno::ECONNREFUSED) : sent << mail }
+    pages = %w[Grit Salt Wages].map { |title| new_page(title, above: @room, by: @ana) }
+    Follow.begin(@ben, @room) && Follow.begin(@cleo, pages.last)
+    KeptPost.stub(:server, server) do
+      pages.each { |page| page.reload && save_text(page, "Anew.", by: @ana) && page.publish(version: page.draft.version, by: @ana) }
+      travel_to(2.days.from_now) { SendLettersJob.perform_now }
+      assert_equal 2, SentMail.where(waiting: true, delivered: false).count
+      pages.last.reload.make_own_list(by: @ana)
+      pages.last.reload.grant(holder(:everyone), :none)
+      server.down = false
+      travel_to(3.days.from_now) { SendMailJob.perform_now }
+      travel_to(4.days.from_now) { SendMailJob.perform_now }
+    end
+    mail = server.sent.sole
+    assert_equal [ @ben.email ], mail.to
+    assert_match(/Grit.*Salt/m, mail.body.decoded)
+    assert_no_match(/Wages/, mail.body.decoded + mail.subject)
+    assert_match %r{\A<http://localhost:3000/stop/[\w=%.-]{20,}>\z}, mail["List-Unsubscribe"].value
+    assert_equal "List-Unsubscribe=One-Click", mail["List-Unsubscribe-Post"].value
+    assert_no_match(/stop\/[\w-]{20}/, SentMail.pluck(:headers).join)
+    assert_equal 0, SentMail.where(waiting: true).count
+  end
+
   private
 
   def name_both
