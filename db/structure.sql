@@ -803,7 +803,22 @@ CREATE UNIQUE INDEX "index_circles_on_token_digest" ON "circles" ("token_digest"
 CREATE INDEX "index_circles_on_room_id" ON "circles" ("room_id");
 CREATE INDEX "index_circles_on_page_id" ON "circles" ("page_id");
 CREATE UNIQUE INDEX "index_circles_joining" ON "circles" ("room_id") WHERE ends_on IS NULL AND ended_at IS NULL;
+CREATE TABLE IF NOT EXISTS "other_names" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "name" varchar COLLATE "NOCASE" NOT NULL, CONSTRAINT "fk_rails_3edde09119"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE UNIQUE INDEX "index_other_names_on_page_id_and_name" ON "other_names" ("page_id", "name");
+CREATE INDEX "index_other_names_on_name" ON "other_names" ("name");
+CREATE VIRTUAL TABLE name_index USING fts5(name, content='other_names', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='1 2 3 4')
+/* name_index(name) */;
+CREATE TABLE IF NOT EXISTS 'name_index_data'(id INTEGER PRIMARY KEY, block BLOB);
+CREATE TABLE IF NOT EXISTS 'name_index_idx'(segid, term, pgno, PRIMARY KEY(segid, term)) WITHOUT ROWID;
+CREATE TABLE IF NOT EXISTS 'name_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB);
+CREATE TABLE IF NOT EXISTS 'name_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
+CREATE TRIGGER other_names_after_insert AFTER INSERT ON other_names BEGIN INSERT INTO name_index(rowid, name) VALUES (new.id, new.name); END;
+CREATE TRIGGER other_names_after_delete AFTER DELETE ON other_names BEGIN INSERT INTO name_index(name_index, rowid, name) VALUES ('delete', old.id, old.name); END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000014'),
 ('20261127000013'),
 ('20261127000012'),
 ('20261127000011'),

@@ -30,7 +30,10 @@ class PageChoicesController < ApplicationController
 
   def pages(title)
     words = Zuhause::Finding::Query.new(title).words
-    pages = words.reduce(Page.seen_by(viewer)) { |found, word| found.where("pages.title LIKE ?", "%#{Page.sanitize_sql_like(word)}%") }
+    like = words.map { |word| "%#{Page.sanitize_sql_like(word)}%" }
+    titled = like.reduce(Page.seen_by(viewer)) { |found, word| found.where("pages.title LIKE ?", word) }
+    named = like.reduce(OtherName.all) { |found, word| found.where("other_names.name LIKE ?", word) }
+    pages = like.empty? ? titled : titled.or(Page.seen_by(viewer).where(id: named.select(:page_id)))
     start = "#{Page.sanitize_sql_like(words.join(" "))}%"
     pages.includes(:room).order(Arel.sql(Page.sanitize_sql([ "pages.title LIKE ? DESC, pages.title", start ]))).limit(MOST)
   end
@@ -38,11 +41,12 @@ class PageChoicesController < ApplicationController
   # Whom a page is open to is told to members: whoever links to it sees whom it leads there.
   def look_at(pages)
     @states = PageStates.of(pages, viewer)
+    @called = OtherName.met_by(pages, Zuhause::Finding::Query.new(params[:q].to_s.split("#").first.to_s).words)
     @opens = viewer.active_member? ? Openness.of(pages, viewer) : {}
   end
 
   def told(page)
-    { id: page.public_id, title: page.title, state: @states.fetch(page.public_id), open: @opens[page]&.then { |open| helpers.audience_words(*open) } }.compact
+    { id: page.public_id, title: page.title, called: @called[page.id], state: @states.fetch(page.public_id), open: @opens[page]&.then { |open| helpers.audience_words(*open) } }.compact
   end
 
   # Of what is published, in the order of the pages and their texts.

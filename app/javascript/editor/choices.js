@@ -3,7 +3,7 @@ import { fitting } from "./ranking"
 import { INSERTS } from "./blocks"
 
 export const WEB = /^(https?:\/\/\S+|mailto:\S+@\S+|(?:smb|file|ssh|sftp):\/\/\S+|tel:[\d+().-]+)$/i
-const page = (found) => ({ id: found.id, title: found.title, words: found.title, note: [found.room, found.open].filter(Boolean).join(" · "), page: found })
+const page = (found) => ({ id: found.id, title: found.title, words: found.title, note: [found.called, found.room, found.open].filter(Boolean).join(" · "), page: found })
 
 // A heading stands with its page, unless it is one of the page that is being written.
 const part = (found) => ({ target: `page:${found.id}#${found.block}`, title: found.heading, words: found.heading, note: found.title, page: found })

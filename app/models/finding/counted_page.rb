@@ -10,6 +10,10 @@ class CountedPage < ApplicationRecord
       count(page)
     end
 
+    def follow_names(page)
+      count(page)
+    end
+
     # @param page [Page]
     def count(page)
       where(page_id: page.id).delete_all
@@ -49,7 +53,7 @@ class CountedPage < ApplicationRecord
     # Also of the files that it shows.
     def words_of(page)
       sections = Section.where(page: page).order(:position).pluck(:title, :heading, :body)
-      title = Zuhause::Finding::Folding.words(page.edition.title)
+      title = Zuhause::Finding::Folding.words(sections.dig(0, 0).to_s)
       counts = sections.each_with_index.flat_map { |(_title, heading, body), i| [ *(title if i.zero?), *Zuhause::Finding::Folding.words("#{heading}\n#{body}") ].uniq }.tally
       counts.reject { |word, _count| word.length > Zuhause::Finding::Folding::LONGEST }.merge(WordCount::ALL => sections.size)
     end

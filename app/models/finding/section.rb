@@ -18,6 +18,11 @@ class Section < ApplicationRecord
     follow_files(page, edition)
   end
 
+  # They bear the page's names in their title, by which they are found.
+  def self.follow_names(page)
+    where(page: page).update_all(title: titled(page, page.edition)) if page.edition
+  end
+
   # Replaces what stands in the files that an edition shows.
   def self.follow_files(page, edition = page.edition)
     where(page: page).where.not(page_file_id: nil).delete_all
@@ -60,7 +65,11 @@ class Section < ApplicationRecord
   end
 
   def self.numbered(rows, page, edition, from: 0)
-    rows.map.with_index(from) { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: edition.title, position: i) }
+    rows.map.with_index(from) { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: titled(page, edition), position: i) }
+  end
+
+  def self.titled(page, edition)
+    [ edition.title, *page.other_names.reload.map(&:name) ].join("\n")
   end
 
   def self.piece(file, block, place, text)
@@ -72,5 +81,5 @@ class Section < ApplicationRecord
     kept[-1] = kept.last.dup.tap { |last| last.text = [ last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") } if beyond.any?
     kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, level: section.heading&.level || 1, body: section.text } }
   end
-  private_class_method :rows, :numbered, :piece
+  private_class_method :rows, :numbered, :titled, :piece
 end

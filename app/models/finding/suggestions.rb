@@ -18,6 +18,11 @@ class Suggestions
     @pages ||= @words.empty? ? [] : Page.where(id: best_ids).includes(:room).in_order_of(:id, best_ids).to_a
   end
 
+  # @return [Hash{Integer=>String}] the other name by which a page was found
+  def called
+    @called ||= OtherName.met_by(pages, @words)
+  end
+
   # @return [Array<Person>] colleagues of that name
   def people
     @people ||= Colleagues.new(@viewer, text: @text).found(limit: PEOPLE, named: true)
@@ -62,10 +67,12 @@ class Suggestions
 
   def in_order(ids)
     recent, aside = @viewer.recent_pages, PutAside.page_ids.to_set
+    names = OtherName.where(page_id: ids).pluck(:page_id, :name).group_by(&:first).transform_values { |rows| rows.map { |_id, name| Zuhause::Document::Title.normalise(name) } }
     typed = @words.join(" ")
     Page.where(id: ids).pluck(:id, :title).sort_by do |id, title|
       normal = Zuhause::Document::Title.normalise(title)
-      [ aside.include?(id) ? 3 : tier(normal, typed), recent.fetch(id, RecentPages::MOST), normal, id ]
+      tier = [ normal, *names.fetch(id, []) ].map { |name| tier(name, typed) }.min
+      [ aside.include?(id) ? 3 : tier, recent.fetch(id, RecentPages::MOST), normal, id ]
     end.map(&:first)
   end
 

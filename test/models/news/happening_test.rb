@@ -17,6 +17,7 @@ class HappeningTest < ActiveSupport::TestCase
     moved: ->(t) { t.page.move(to: t.new_page("Deck", above: t.room, by: t.ana), by: t.ana) },
     taken_in: ->(t) { PageJoining.new(t.new_page("Salt", above: t.room, by: t.ana), t.page).join(by: t.ana) },
     split_off: ->(t) { t.write("## Salt\n\nGrit.") && PageSplitting.new(t.page, t.page.edition.document["content"].first["attrs"]["id"]).split(by: t.ana) },
+    names_set: ->(t) { t.page.name_also([ "Brow" ], by: t.ana) },
     tagged: ->(t) { t.page.tag_with([ "ice" ], by: t.ana) },
     ticked: ->(t) { t.write("::: task_list\n\n::: task\n\nGrit\n\n:::\n\n:::") && t.page.tasks.reload.first.tick(true, by: t.ben) },
     discarded: ->(t) { t.save_text(t.page, "Draft.", by: t.ana) && t.page.discard_draft(version: t.page.draft.version, by: t.ana) },

@@ -50,6 +50,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /desk/sought" => { to: "/desk/sought" },
     "DELETE /desk/sought/:id" => { to: ->(t) { "/desk/sought/#{Sought.told.first.key}" } },
     "GET /p/:page_id/since" => { to: ->(t) { "/p/#{t.page.to_param}/since?from=1" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
+    "PATCH /p/:page_id/names" => { to: ->(t) { "/p/#{t.page.to_param}/names?names=Brow" } },
     "GET /p/:page_id/peek" => { to: ->(t) { "/p/#{t.page.to_param}/peek?at=0" } },
     "GET /p/:page_id/related" => { to: ->(t) { "/p/#{t.page.to_param}/related" } },
     "GET /set-up/new" => { to: "/set-up/new", html: :nobody, json: :nobody },

@@ -1,4 +1,4 @@
-# Finding pages by the words of their titles.
+# Finding pages by the words of their titles and other names.
 module Page::Findable
   extend ActiveSupport::Concern
 
@@ -7,6 +7,12 @@ module Page::Findable
     # @param pages [ActiveRecord::Relation<Page>] only of these
     # @return [Array<Integer>] ids, the newest pages first
     def titled(words, pages, most:)
+      called = OtherName.pages_called(words, pages, most: most)
+      (called + of_title(words, pages, most: most)).uniq.first(most)
+    end
+
+    # The same by their titles alone.
+    def of_title(words, pages, most:)
       pages.unscope(:select).from("title_index CROSS JOIN pages").where("pages.id = title_index.rowid").where("title_index MATCH ?", words)
            .order(Arel.sql("title_index.rowid DESC")).limit(most).pluck(Arel.sql("pages.id"))
     end

@@ -26,7 +26,7 @@ module Zuhause
 
       TABLE = {
         published: told, restored: told, named: told,
-        renamed: seen, moved: seen, tagged: seen, taken_in: seen, split_off: seen, ticked: Act.new(about: :page, news: false, readers: :readers, days: YEAR),
+        renamed: seen, names_set: seen, moved: seen, tagged: seen, taken_in: seen, split_off: seen, ticked: Act.new(about: :page, news: false, readers: :readers, days: YEAR),
         begun: written, discarded: written, binned: written, back: written, erased: written, file_added: written,
         brought_in: Act.new(about: :place, news: false, readers: :writers),
         invitation_sent: kept, invitation_withdrawn: kept, access_asked: kept, circle_drawn: kept, circle_ended: kept, given: kept, changed: kept, taken: kept, ending: kept, ended: kept, own_list_made: kept, own_list_ended: kept, joined: kept, stayed: kept, taken_over: kept,
