@@ -1,0 +1,155 @@
+module Zuhause
+  module Links
+    # Where names of pages stand in a text without a link: whole words, whatever their case, accents and hyphens and whether they are
+    # in the plural (Promised), of names that are common words, or short, only as they are written. Code, headings and links are
+    # left out. Names are walked word by word in a tree of all of them (after Aho and Corasick, "Efficient string matching", 1975,
+    # over words: names are short, so that where one breaks off the next word is begun with anew).
+    class Names
+      # A name, and what bears it.
+      Name = Struct.new(:text, :id)
+      # Where it stands: +start+ and +length+ in the text of the block.
+      Place = Struct.new(:block, :start, :length, :id)
+
+      SHORT = 4 # letters; shorter ones are meant only as they are written
+      WORD = /[\p{L}\p{N}]+(?:['’][\p{L}\p{N}]+)*/
+      BETWEEN = /\A[[:space:]]*[-‐‑–]?[[:space:]]*\z/
+      LEFT_OUT = %w[heading code_block].freeze
+      MARKS = %w[link code].freeze
+      private_constant :WORD, :BETWEEN, :LEFT_OUT, :MARKS
+
+      Known = Struct.new(:name, :between, :exact)
+      private_constant :Known
+
+      # @param text [String]
+      # @param language [String, nil] by whose rules
+      # @return [Array<String>] keys of its words
+      def self.keys(text, language = nil)
+        text.scan(WORD).map { |word| Promised.key(word, language) }
+      end
+
+      # @param text [String] a name
+      # @return [Boolean] whether it is meant only as it is written
+      def self.exact?(text)
+        words = text.scan(WORD)
+        text.scan(/[\p{L}\p{N}]/).size < SHORT || words.all? { |word| Finding::CommonWords.part(Finding::Folding.fold(word)).positive? }
+      end
+
+      # Of places that stand in each other, the first and the longest.
+      #
+      # @param places [Array<Place>] of one text
+      # @return [Array<Array<Place>>] those that are left; several where several pages bear the same name
+      def self.longest(places)
+        places.group_by(&:block).values.flat_map do |there|
+          upto = 0
+          there.group_by { |place| [ place.start, place.length ] }.sort_by { |(start, length), _same| [ start, -length ] }.filter_map do |(start, length), same|
+            next if start < upto
+
+            upto = start + length
+            same
+          end
+        end
+      end
+
+      # @param names [Enumerable<Name>]
+      # @param language [String, nil] of the texts
+      def initialize(names, language = nil)
+        @language, @keys, @tree = language, {}, {}
+        names.each { |name| put(name) }
+      end
+
+      # @param document [Hash]
+      # @return [Array<Place>] all, those within others too
+      def places(document)
+        blocks_of(document).flat_map { |block| in_block(block) }
+      end
+
+      # @param document [Hash]
+      # @return [Array<String>] keys of all words in it that names could stand on
+      def words(document)
+        blocks_of(document).flat_map { |block| runs(block).flat_map { |text, _from| text.scan(WORD) } }.uniq.map { |word| key(word) }.uniq
+      end
+
+      private
+
+      def put(name)
+        words = name.text.scan(WORD)
+        return if words.empty?
+
+        node = words.reduce(@tree) { |tree, word| tree[key(word)] ||= {} }
+        (node[nil] ||= []) << Known.new(name, between(name.text), self.class.exact?(name.text))
+      end
+
+      def key(word)
+        @keys[word] ||= Promised.key(word, @language)
+      end
+
+      # What stands between the words.
+      def between(text)
+        text.split(WORD, -1)[1..-2].to_a.map(&:strip)
+      end
+
+      def blocks_of(document)
+        Document::Walk.blocks(document).select { |block| Document::Schema::NODES.fetch(block["type"]).textblock? && !LEFT_OUT.include?(block["type"]) }
+      end
+
+      # @return [Array<Array(String, Integer)>] stretches of its text in which names can stand, each with where it begins
+      def runs(block)
+        from = 0
+        found = []
+        open = false
+        (block["content"] || []).each do |node|
+          type = Document::Schema::NODES.fetch(node["type"])
+          next if type.apart?
+
+          text = type.text(node)
+          plain = node["type"] == "text" && (node["marks"] || []).none? { |mark| MARKS.include?(mark["type"]) }
+          if plain then open ? found.last[0] += text : found << [ +text, from ]
+          end
+          open = plain
+          from += text.length
+        end
+        found
+      end
+
+      def in_block(block)
+        id = block.dig("attrs", "id")
+        runs(block).flat_map { |text, from| in_run(text).map { |start, length, name| Place.new(id, from + start, length, name) } }
+      end
+
+      # @return [Array<Array(Integer, Integer, Object)>]
+      def in_run(text)
+        words = tokens(text)
+        words.each_index.flat_map { |i| @tree[words[i].first] ? from(text, words, i) : [] }
+      end
+
+      # @return [Array<Array(String, Integer, Integer)>] keys, each with where its word begins and ends
+      def tokens(text)
+        at = 0
+        text.split(/(#{WORD})/o).each_with_index.filter_map do |part, i|
+          start = at
+          at += part.length
+          [ key(part), start, at ] if i.odd?
+        end
+      end
+
+      def from(text, words, first)
+        tree, last, found = @tree, first, []
+        while last < words.size && (tree = tree[words[last].first])
+          start, upto = words[first][1], words[last][2]
+          tree[nil]&.each { |known| found << [ start, upto - start, known.name.id ] if stands?(known, text, words[first..last]) }
+          last += 1
+        end
+        found
+      end
+
+      def stands?(known, text, words)
+        return false if known.exact && text[words.first[1]...words.last[2]] != known.name.text
+
+        words.each_cons(2).with_index.all? do |(one, other), i|
+          gap = text[one[2]...other[1]]
+          gap.match?(BETWEEN) || gap.strip == known.between[i]
+        end
+      end
+    end
+  end
+end
