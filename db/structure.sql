@@ -817,7 +817,28 @@ CREATE TABLE IF NOT EXISTS 'name_index_docsize'(id INTEGER PRIMARY KEY, sz BLOB)
 CREATE TABLE IF NOT EXISTS 'name_index_config'(k PRIMARY KEY, v) WITHOUT ROWID;
 CREATE TRIGGER other_names_after_insert AFTER INSERT ON other_names BEGIN INSERT INTO name_index(rowid, name) VALUES (new.id, new.name); END;
 CREATE TRIGGER other_names_after_delete AFTER DELETE ON other_names BEGIN INSERT INTO name_index(name_index, rowid, name) VALUES ('delete', old.id, old.name); END;
+CREATE TABLE IF NOT EXISTS "known_names" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "name" varchar NOT NULL, "rules" varchar DEFAULT '' NOT NULL, "first" varchar NOT NULL, "looked_for" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_42b042b651"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_known_names_on_page_id" ON "known_names" ("page_id");
+CREATE INDEX "index_known_names_on_rules_and_first" ON "known_names" ("rules", "first");
+CREATE INDEX "index_known_names_on_looked_for" ON "known_names" ("looked_for") WHERE NOT looked_for;
+CREATE TABLE IF NOT EXISTS "unlinked_names" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "target_id" integer NOT NULL, "block_id" varchar NOT NULL, "start" integer NOT NULL, "length" integer NOT NULL, CONSTRAINT "fk_rails_4b7af780c8"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_acdf567cc2"
+FOREIGN KEY ("target_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_unlinked_names_on_target_id" ON "unlinked_names" ("target_id");
+CREATE UNIQUE INDEX "index_unlinked_names_places" ON "unlinked_names" ("page_id", "block_id", "start", "length", "target_id");
+CREATE TABLE IF NOT EXISTS "names_read" ("page_id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "edition_id" integer NOT NULL, CONSTRAINT "fk_rails_310c56fefa"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000015'),
 ('20261127000014'),
 ('20261127000013'),
 ('20261127000012'),

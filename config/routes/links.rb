@@ -1,6 +1,7 @@
 resources :pages, path: "p", only: [] do
   scope module: :pages do
     resource :promise, only: %i[new create]
+    resources :unlinked_names, only: %i[index create], path: "unlinked"
     resource :linked_from, only: :show, path: "linked-from", controller: "linked_from"
   end
 end
@@ -12,6 +13,7 @@ resource :desk, only: :show do
     resources :promised, only: %i[index show update], constraints: { id: %r{[^/]+} }
     resources :broken, only: :index
     resources :addresses, only: :index
+    resources :names, only: :index
   end
 end
 resources :mendings, only: %i[new create destroy]

@@ -1,4 +1,5 @@
 require "zuhause/links/promised"
 require "zuhause/links/names"
+require "zuhause/links/linking"
 require "zuhause/links/target"
 require "zuhause/links/reference"

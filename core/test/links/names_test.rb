@@ -43,8 +43,8 @@ class NamesTest < Minitest::Test
     doc = document("Gangway in ice, gangway, in ice gangway.")
     names = { "Gangway" => 1, "Gangway in ice" => 2, "Ice gangway" => 3, "gangways in ice" => 4 }.map { |text, id| Names::Name.new(text, id) }
     all = Names.new(names).places(doc)
-    assert_equal [ [ 2, 4 ], [ 1 ], [ 3 ] ], Names.longest(all).map { |same| same.map(&:id).sort }
-    assert_equal [ [ 1 ], [ 1 ], [ 1 ] ], Names.longest(all.select { |place| place.id == 1 }).map { |same| same.map(&:id) }
+    assert_equal [ 2, 4, 1, 3 ], Names.outermost(all).map(&:id)
+    assert_equal [ 1, 1, 1 ], Names.outermost(all.select { |place| place.id == 1 }).map(&:id)
   end
 
   # The same by looking for each name at each word.
@@ -87,6 +87,33 @@ class NamesTest < Minitest::Test
       next if Names.exact?(name.text) && stretch != name.text
 
       [ some.first[1], stretch.length ]
+    end
+  end
+end
+
+class LinkingTest < Minitest::Test
+  include Zuhause
+
+  def test_words_are_linked_where_they_stand_whatever_their_marks
+    doc = Document.accept(Markup::MarkdownReader.read("The **gang**way in ice, and drills.\n\nDrills.").doc).doc
+    first, second = doc["content"].map { |block| block.dig("attrs", "id") }
+    places = [ Links::Names::Place.new(first, 4, 14, "page:aaaaaaaaaa"), Links::Names::Place.new(first, 24, 6, "page:bbbbbbbbbb"), Links::Names::Place.new(second, 0, 6, "page:bbbbbbbbbb") ]
+    linked = Links::Linking.put(doc, places)
+    assert_equal "The [**gang**way in ice](page:aaaaaaaaaa), and [drills](page:bbbbbbbbbb).\n\n[Drills](page:bbbbbbbbbb).\n", Markup::MarkdownWriter.write(Document::Ids.strip(linked))
+    assert_equal linked, Document.accept(linked).doc
+    assert_equal Document::Text.of(doc), Document::Text.of(linked)
+  end
+
+  def test_over_generated_texts_what_is_linked_is_no_name_without_a_link_any_more
+    random = Random.new(SEED)
+    generate(200) do
+      doc = Document.accept(Generated.new(random).document, random: random).doc
+      words = Document::Text.of(doc).scan(/\p{L}{4,}/).uniq.sample(3, random: random)
+      names = Links::Names.new(words.each_with_index.map { |word, i| Links::Names::Name.new(word, "page:#{"abc"[i] * 10}") })
+      linked = Links::Linking.put(doc, Links::Names.outermost(names.places(doc)).uniq { |place| [ place.block, place.start ] })
+      assert_empty names.places(linked), -> { "SEED=#{SEED}" }
+      assert_equal Document::Text.of(doc), Document::Text.of(linked), -> { "SEED=#{SEED}" }
+      assert_equal linked, Document.accept(linked).doc
     end
   end
 end

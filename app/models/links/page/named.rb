@@ -4,6 +4,8 @@ module Page::Named
 
   included do
     has_many :other_names, -> { order(:id) }, dependent: :delete_all
+
+    after_save { KnownName.follow_names(self) if saved_change_to_title? }
   end
 
   # Gives it these other names, in place of those that it had: it is found and linked by them from then on. Links to a name that goes
@@ -29,7 +31,7 @@ module Page::Named
   end
 
   # What follows a change of its names: each is told by +follow_names(page)+.
-  NAMES_FOLLOWED_BY = %w[Section CountedPage].freeze
+  NAMES_FOLLOWED_BY = %w[Section CountedPage KnownName].freeze
 
   private
 

@@ -15,7 +15,7 @@ module Page::Looks
   included do
     belongs_to :cover, class_name: "PageFile", optional: true
     points_by :cover_id, :icon, uses: %w[look]
-    after_update(if: :saved_change_to_language?) { Reference.follow_language(self) }
+    after_update(if: :saved_change_to_language?) { [ Reference, UnlinkedName ].each { |follower| follower.follow_language(self) } }
     has_one :template, dependent: :delete
 
     normalizes :icon, :language, with: ->(text) { text.presence }

@@ -27,6 +27,23 @@ module Zuhause
         text.scan(WORD).map { |word| Promised.key(word, language) }
       end
 
+      # What a word begins with in whatever form a text has it, by the rules of any language: an index of words can be asked by that.
+      #
+      # @param text [String] a name
+      # @return [Array<String>] of its words, folded; of those that stand in any text only if it has no others
+      def self.beginnings(text)
+        words = text.scan(WORD)
+        telling = words.reject { |word| Finding::CommonWords.function?(Finding::Folding.fold(word)) }
+        (telling.empty? ? words : telling).map { |word| beginning(Finding::Folding.fold(word[/\A[^'’]+/])) }
+      end
+
+      def self.beginning(word)
+        keys = Promised.keys(word).values
+        alike = keys.map { |key| key.chars.zip(word.chars).take_while { |one, other| one == other }.size }.min
+        word[0, [ alike - (keys.any? { |key| key.end_with?("y") } ? 1 : 0), 1 ].max]
+      end
+      private_class_method :beginning
+
       # @param text [String] a name
       # @return [Boolean] whether it is meant only as it is written
       def self.exact?(text)
@@ -34,21 +51,20 @@ module Zuhause
         text.scan(/[\p{L}\p{N}]/).size < SHORT || words.all? { |word| Finding::CommonWords.part(Finding::Folding.fold(word)).positive? }
       end
 
-      # Of places that stand in each other, the first and the longest.
+      # Of places that stand in each other those that count: none that begins in another, or with a longer one.
       #
       # @param places [Array<Place>] of one text
-      # @return [Array<Array<Place>>] those that are left; several where several pages bear the same name
-      def self.longest(places)
+      # @return [Array<Place>] in their order
+      def self.outermost(places)
         places.group_by(&:block).values.flat_map do |there|
-          upto = 0
-          there.group_by { |place| [ place.start, place.length ] }.sort_by { |(start, length), _same| [ start, -length ] }.filter_map do |(start, length), same|
-            next if start < upto
-
-            upto = start + length
-            same
-          end
+          there.reject { |place| there.any? { |other| covers?(other, place) } }.sort_by { |place| [ place.start, place.id.to_s ] }
         end
       end
+
+      def self.covers?(one, other)
+        one.start < other.start ? one.start + one.length > other.start : one.start == other.start && one.length > other.length
+      end
+      private_class_method :covers?
 
       # @param names [Enumerable<Name>]
       # @param language [String, nil] of the texts

@@ -1,0 +1,92 @@
+# Names of pages that stand in texts without a link, as far as somebody reads the texts and sees the pages. Where names stand in each
+# other those count that begin first, and of those the longest; a text that links to a page anywhere needs no more links to it.
+class UnlinkedNames
+  # A page that is named: +pages+, in how many texts.
+  Named = Struct.new(:page, :pages, keyword_init: true)
+  # Where it is named: +context+ is what stands around, +name+ between Search::OPENING and CLOSING.
+  Place = Struct.new(:row, :page, :context, keyword_init: true)
+
+  AROUND = 60 # characters to both sides
+
+  def initialize(viewer)
+    @viewer = viewer
+  end
+
+  # @return [Integer] pages that are named
+  def count
+    counting.distinct.count(:target_id)
+  end
+
+  # @return [Array<Named>] those named in most texts first
+  def named(limit:, offset: 0)
+    order = Arel.sql("COUNT(DISTINCT unlinked_names.page_id) DESC, unlinked_names.target_id")
+    rows = counting.group(:target_id).order(order).limit(limit).offset(offset).pluck(:target_id, Arel.sql("COUNT(DISTINCT unlinked_names.page_id)"))
+    pages = Page.where(id: rows.map(&:first)).includes(:room).index_by(&:id)
+    rows.map { |id, number| Named.new(page: pages.fetch(id), pages: number) }
+  end
+
+  # @param page [Page] that is named
+  # @return [Integer] texts
+  def count_of(page)
+    counting.where(target: page).distinct.count(:page_id)
+  end
+
+  # @param page [Page]
+  # @return [Array<Place>] text by text
+  def places_of(page, limit:, offset: 0)
+    ids = counting.where(target: page).joins(:page).order(Arel.sql("pages.title COLLATE NOCASE"), :page_id).distinct.limit(limit).offset(offset).pluck(:page_id, Arel.sql("pages.title COLLATE NOCASE")).map(&:first)
+    rows = counting.where(target: page, page_id: ids).includes(page: %i[edition room]).to_a
+    rows.sort_by { |row| [ ids.index(row.page_id), row.id ] }.filter_map { |row| place(row) }
+  end
+
+  # @param ids [Array<Integer>] of rows that were chosen
+  # @return [Array<UnlinkedName>]
+  def chosen(page, ids)
+    counting.where(target: page, id: ids).includes(:page).to_a
+  end
+
+  private
+
+  def seen
+    UnlinkedName.where(page_id: Page.read_by(@viewer).select(:id), target_id: Page.read_by(@viewer).select(:id))
+  end
+
+  def counting
+    @counting ||= seen.where.not(LINKED).where.not(linked_in_draft.arel.exists).where.not(covered.arel.exists)
+  end
+
+  LINKED = <<~SQL.squish.freeze
+    EXISTS (SELECT 1 FROM "references" JOIN pages AS led_to ON led_to.public_id = "references".target_id
+      WHERE led_to.id = unlinked_names.target_id AND "references".page_id = unlinked_names.page_id AND "references".stage = 'edition'
+      AND "references".target_kind = 'page')
+  SQL
+  private_constant :LINKED
+
+  # Whoever sees the draft sees that it links there already.
+  def linked_in_draft
+    Reference.where(stage: "draft", target_kind: "page").where('"references".page_id = unlinked_names.page_id').where(page_id: Page.drafts_seen_by(@viewer).select(:id))
+             .joins('JOIN pages AS led_to ON led_to.public_id = "references".target_id').where("led_to.id = unlinked_names.target_id").select("1")
+  end
+
+  # Another that is seen begins before it and reaches into it, or begins with it and is longer.
+  def covered
+    one, other = UnlinkedName.arel_table, UnlinkedName.arel_table.alias("others")
+    before = other[:start].lt(one[:start]).and((other[:start] + other[:length]).gt(one[:start]))
+    longer = other[:start].eq(one[:start]).and(other[:length].gt(one[:length]))
+    UnlinkedName.unscoped.from(other).select("1").where(other[:page_id].eq(one[:page_id])).where(other[:block_id].eq(one[:block_id])).where(before.or(longer))
+                .where(other[:target_id].in(Page.read_by(@viewer).select(:id).arel))
+  end
+
+  # @return [Place, nil] nil if the text says something else by now
+  def place(row)
+    block = text_of(row.page).block(row.block_id) or return
+    from = [ row.start - AROUND, 0 ].max
+    before, name, after = block.text[from...row.start], block.text[row.start, row.length], block.text[row.start + row.length, AROUND]
+    context = [ ("…" if from.positive?), before, Search::OPENING, name, Search::CLOSING, after, ("…" if row.start + row.length + AROUND < block.text.length) ].join
+    Place.new(row: row, page: row.page, context: context)
+  end
+
+  def text_of(page)
+    (@texts ||= {})[page.id] ||= Zuhause::Anchors::PageText.new(page.edition.document)
+  end
+end
