@@ -824,7 +824,7 @@ FOREIGN KEY ("page_id")
 CREATE INDEX "index_known_names_on_page_id" ON "known_names" ("page_id");
 CREATE INDEX "index_known_names_on_rules_and_first" ON "known_names" ("rules", "first");
 CREATE INDEX "index_known_names_on_looked_for" ON "known_names" ("looked_for") WHERE NOT looked_for;
-CREATE TABLE IF NOT EXISTS "unlinked_names" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "target_id" integer NOT NULL, "block_id" varchar NOT NULL, "start" integer NOT NULL, "length" integer NOT NULL, CONSTRAINT "fk_rails_4b7af780c8"
+CREATE TABLE IF NOT EXISTS "unlinked_names" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "target_id" integer NOT NULL, "block_id" varchar NOT NULL, "start" integer NOT NULL, "length" integer NOT NULL, "drafted" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_4b7af780c8"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_acdf567cc2"

@@ -8,6 +8,7 @@ end
 
 resources :page_choices, only: :index
 resources :passage_choices, only: :index
+resources :passages, only: %i[index new create]
 resource :desk, only: :show do
   scope module: :desks do
     resources :promised, only: %i[index show update], constraints: { id: %r{[^/]+} }

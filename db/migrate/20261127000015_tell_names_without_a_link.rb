@@ -16,6 +16,7 @@ class TellNamesWithoutALink < ActiveRecord::Migration[7.2]
       t.string :block_id, null: false
       t.integer :start, null: false
       t.integer :length, null: false
+      t.boolean :drafted, null: false, default: false
       t.index %i[page_id block_id start length target_id], unique: true, name: "index_unlinked_names_places"
     end
     create_table :names_read, id: false do |t|

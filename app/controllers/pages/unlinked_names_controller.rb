@@ -2,6 +2,8 @@
 class Pages::UnlinkedNamesController < ApplicationController
   include OnPage
 
+  TEXTS = 20
+
   door :seen
   before_action { raise ActiveRecord::RecordNotFound unless @page.published? }
 
@@ -25,7 +27,7 @@ class Pages::UnlinkedNamesController < ApplicationController
   end
 
   def list
-    @pagy = paged(names.count_of(@page))
+    @pagy = paged(names.count_of(@page), limit: TEXTS)
     @places = names.places_of(@page, limit: @pagy.limit, offset: @pagy.offset)
     @writable = Page.writable_by(viewer).where(id: @places.map { |place| place.page.id }).ids.to_set
   end

@@ -29,7 +29,10 @@ class NameLinking
 
     document = Zuhause::Links::Linking.put(page.draft.document, places)
     saved = page.save_draft(page.draft.state.with(document: document), base_version: page.draft.version, by: @by, at: @at)
-    saved.persisted? ? places.size : 0
+    return 0 unless saved.persisted?
+
+    UnlinkedName.where(page: page, target: @target).update_all(drafted: true)
+    places.size
   end
 
   # In the draft it may stand elsewhere in the same block.

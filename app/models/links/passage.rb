@@ -12,6 +12,11 @@ class Passage < ApplicationRecord
       insert_all!(wanted.map { |block, name| { page_id: page.id, block_id: block, name: name } }) if wanted.any?
     end
 
+    # @return [Hash] a block that is to be filled
+    def empty(name)
+      { "type" => "passage", "attrs" => { "name" => name }, "content" => [ { "type" => "paragraph" } ] }
+    end
+
     # @return [Hash{String=>String}] names by block id
     def in(document)
       Zuhause::Document::Walk.blocks(document).select { |block| block["type"] == "passage" }.to_h { |block| [ block.dig("attrs", "id"), block.dig("attrs", "name").to_s ] }

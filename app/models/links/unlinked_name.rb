@@ -2,6 +2,31 @@
 # which count depends on what whoever asks may see (UnlinkedNames).
 class UnlinkedName < ApplicationRecord
   MOST = 5 # of one page in one text
+  MOST_TEXTS = 300 # that name one page: a name that stands in more is a word of the house
+  LOOKED_AT = 2000 # texts in which a new name is looked for
+  MANY = 100 # texts for which all names are gathered at once
+
+  # How many texts name pages: those of many are told apart without asking for each text.
+  class Naming
+    def initialize
+      @counts = {}
+    end
+
+    # @param ids [Array<Integer>] of pages that one more text names
+    # @return [Array<Integer>] those that not too many texts name
+    def rare(ids)
+      unknown = ids.reject { |id| @counts.key?(id) }
+      @counts.merge!(unknown.index_with(0), UnlinkedName.where(target_id: unknown).group(:target_id).distinct.count(:page_id)) if unknown.any?
+      ids.select { |id| @counts[id] < MOST_TEXTS }.each { |id| @counts[id] += 1 }
+    end
+
+    # @yieldparam id [Integer] of each page that has come to be named by too many texts
+    def grown_common
+      common = @counts.select { |_id, texts| texts >= MOST_TEXTS }.keys
+      (common - @common.to_a).each { |id| yield id }
+      @common = common
+    end
+  end
 
   belongs_to :page
   belongs_to :target, class_name: "Page"
@@ -20,9 +45,14 @@ class UnlinkedName < ApplicationRecord
     #
     # @return [Integer] of both
     def catch_up
+      naming = Naming.new
       unread = Page.kept.joins("LEFT JOIN names_read ON names_read.page_id = pages.id").where.not(edition_id: nil).where("names_read.edition_id IS NOT pages.edition_id")
-      read = unread.in_batches(of: 100).sum { |pages| pages.includes(:edition).each { |page| transaction { read(page) } }.size }
-      read + KnownName.where(looked_for: false).distinct.pluck(:page_id).each { |id| transaction { look_for(id) } }.size
+      all = all_names if unread.limit(MANY).count == MANY
+      read = unread.in_batches(of: 50).sum do |pages|
+        naming.grown_common { |id| all&.each_value { |names| names.forget(id) } }
+        read(pages.includes(edition: :text).to_a, all: all, naming: naming)
+      end
+      read + KnownName.where(looked_for: false).distinct.pluck(:page_id).each { |id| look_for(id) }.size
     end
 
     # The rules of another language hold in its text.
@@ -31,14 +61,29 @@ class UnlinkedName < ApplicationRecord
       soon
     end
 
-    # @param names [Zuhause::Links::Names, nil] all that are known; else those that its words begin are asked for
-    def read(page, names: nil)
-      where(page: page).delete_all
-      write(page, names || names_for(page))
-      connection.execute("INSERT INTO names_read (page_id, edition_id) VALUES (#{page.id.to_i}, #{page.edition_id.to_i}) ON CONFLICT (page_id) DO UPDATE SET edition_id = excluded.edition_id")
+    # Reads texts anew; what comes of it is written down at once.
+    #
+    # @param pages [Array<Page>]
+    # @param all [Hash{String, nil=>Zuhause::Links::Names}, nil] all names by rules; else those that a text's words begin are asked for
+    # @param naming [Naming]
+    # @return [Integer] pages
+    def read(pages, all: nil, naming: Naming.new)
+      found = pages.index_with { |page| places(page, all ? all[rules_of(page)] : names_for(page)) }
+      transaction do
+        where(page: pages).delete_all
+        write(found, naming)
+        connection.execute("INSERT INTO names_read (page_id, edition_id) VALUES #{pages.map { |page| "(#{page.id.to_i}, #{page.edition_id.to_i})" }.join(",")} ON CONFLICT (page_id) DO UPDATE SET edition_id = excluded.edition_id")
+      end
+      pages.size
     end
 
     private
+
+    # @return [Hash{String, nil=>Zuhause::Links::Names}] by rules
+    def all_names
+      rows = KnownName.pluck(:rules, :name, :page_id).group_by(&:first)
+      KnownName::RULES.index_with { |rules| Zuhause::Links::Names.new(rows.fetch(rules.to_s, []).map { |_rules, name, id| Zuhause::Links::Names::Name.new(name, id) }, rules) }
+    end
 
     def rules_of(page)
       Zuhause::Links::Promised.rules_of(page.language)
@@ -50,21 +95,36 @@ class UnlinkedName < ApplicationRecord
       Zuhause::Links::Names.new(KnownName.beginning(words, rules), rules)
     end
 
-    def write(page, names)
-      places = names.places(page.edition.document).reject { |place| place.id == page.id }.uniq
-      rows = places.group_by(&:id).values.flat_map { |same| same.first(MOST) }.map { |place| { page_id: page.id, target_id: place.id, block_id: place.block, start: place.start, length: place.length } }
+    # @return [Hash{Integer=>Array<Zuhause::Links::Names::Place>}] by the page that is named
+    def places(page, names)
+      names.places(page.edition.document).uniq.group_by(&:id).except(page.id)
+    end
+
+    # @param found [Hash{Page=>Hash{Integer=>Array<Zuhause::Links::Names::Place>}}] places in each text
+    def write(found, naming)
+      linked = linked(found.keys)
+      rows = found.flat_map do |page, places|
+        named = naming.rare(places.keys.reject { |id| linked.include?([ page.id, id ]) })
+        named.flat_map { |id| places.fetch(id).first(MOST) }.map { |place| { page_id: page.id, target_id: place.id, block_id: place.block, start: place.start, length: place.length } }
+      end
       insert_all!(rows) if rows.any?
+    end
+
+    # A text that links to a page anywhere needs no more links to it.
+    def linked(pages)
+      Reference.from_editions.where(page: pages, target_kind: "page").joins('JOIN pages AS led_to ON led_to.public_id = "references".target_id').pluck(:page_id, Arel.sql("led_to.id")).to_set
     end
 
     # Asks the full-text index which texts may name a page, and reads those for its names alone.
     def look_for(page_id)
-      where(target_id: page_id).delete_all
       names = KnownName.where(page_id: page_id).to_a
-      Page.find_by(id: page_id)&.then do |named|
-        by_rules = names.group_by(&:rules).transform_values { |rows| Zuhause::Links::Names.new(rows.map { |row| Zuhause::Links::Names::Name.new(row.name, page_id) }, rows.first.rules.presence) }
-        naming(names).where.not(id: named.id).includes(:edition).find_each { |page| by_rules[rules_of(page).to_s]&.then { |known| write(page, known) } }
+      by_rules = names.group_by(&:rules).transform_values { |rows| Zuhause::Links::Names.new(rows.map { |row| Zuhause::Links::Names::Name.new(row.name, page_id) }, rows.first.rules.presence) }
+      found = naming(names).where.not(id: page_id).includes(edition: :text).limit(LOOKED_AT).to_h { |page| [ page, by_rules[rules_of(page).to_s] ? places(page, by_rules[rules_of(page).to_s]) : {} ] }
+      transaction do
+        where(target_id: page_id).delete_all
+        write(found.reject { |_page, places| places.empty? }, Naming.new)
+        KnownName.where(id: names).update_all(looked_for: true)
       end
-      KnownName.where(page_id: page_id).update_all(looked_for: true)
     end
 
     # @return [ActiveRecord::Relation<Page>] published pages, read as they are, in which words stand that begin as those of a name

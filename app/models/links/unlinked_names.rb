@@ -14,13 +14,12 @@ class UnlinkedNames
 
   # @return [Integer] pages that are named
   def count
-    counting.distinct.count(:target_id)
+    tally.size
   end
 
   # @return [Array<Named>] those named in most texts first
   def named(limit:, offset: 0)
-    order = Arel.sql("COUNT(DISTINCT unlinked_names.page_id) DESC, unlinked_names.target_id")
-    rows = counting.group(:target_id).order(order).limit(limit).offset(offset).pluck(:target_id, Arel.sql("COUNT(DISTINCT unlinked_names.page_id)"))
+    rows = tally[offset, limit] || []
     pages = Page.where(id: rows.map(&:first)).includes(:room).index_by(&:id)
     rows.map { |id, number| Named.new(page: pages.fetch(id), pages: number) }
   end
@@ -35,7 +34,7 @@ class UnlinkedNames
   # @return [Array<Place>] text by text
   def places_of(page, limit:, offset: 0)
     ids = counting.where(target: page).joins(:page).order(Arel.sql("pages.title COLLATE NOCASE"), :page_id).distinct.limit(limit).offset(offset).pluck(:page_id, Arel.sql("pages.title COLLATE NOCASE")).map(&:first)
-    rows = counting.where(target: page, page_id: ids).includes(page: %i[edition room]).to_a
+    rows = counting.where(target: page, page_id: ids).includes(page: [ :room, { edition: :text } ]).to_a
     rows.sort_by { |row| [ ids.index(row.page_id), row.id ] }.filter_map { |row| place(row) }
   end
 
@@ -47,25 +46,18 @@ class UnlinkedNames
 
   private
 
+  # @return [Array<Array(Integer, Integer)>] pages that are named, and in how many texts
+  def tally
+    @tally ||= counting.group(:target_id).order(Arel.sql("COUNT(DISTINCT unlinked_names.page_id) DESC, unlinked_names.target_id")).pluck(:target_id, Arel.sql("COUNT(DISTINCT unlinked_names.page_id)"))
+  end
+
   def seen
     UnlinkedName.where(page_id: Page.read_by(@viewer).select(:id), target_id: Page.read_by(@viewer).select(:id))
   end
 
+  # Whoever sees a draft sees what has been linked there.
   def counting
-    @counting ||= seen.where.not(LINKED).where.not(linked_in_draft.arel.exists).where.not(covered.arel.exists)
-  end
-
-  LINKED = <<~SQL.squish.freeze
-    EXISTS (SELECT 1 FROM "references" JOIN pages AS led_to ON led_to.public_id = "references".target_id
-      WHERE led_to.id = unlinked_names.target_id AND "references".page_id = unlinked_names.page_id AND "references".stage = 'edition'
-      AND "references".target_kind = 'page')
-  SQL
-  private_constant :LINKED
-
-  # Whoever sees the draft sees that it links there already.
-  def linked_in_draft
-    Reference.where(stage: "draft", target_kind: "page").where('"references".page_id = unlinked_names.page_id').where(page_id: Page.drafts_seen_by(@viewer).select(:id))
-             .joins('JOIN pages AS led_to ON led_to.public_id = "references".target_id').where("led_to.id = unlinked_names.target_id").select("1")
+    @counting ||= seen.where.not(covered.arel.exists).where("NOT unlinked_names.drafted OR unlinked_names.page_id NOT IN (?)", Page.drafts_seen_by(@viewer).select(:id))
   end
 
   # Another that is seen begins before it and reaches into it, or begins with it and is longer.

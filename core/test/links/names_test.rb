@@ -47,6 +47,16 @@ class NamesTest < Minitest::Test
     assert_equal [ 1, 1, 1 ], Names.outermost(all.select { |place| place.id == 1 }).map(&:id)
   end
 
+  def test_names_that_are_forgotten_are_found_no_more_and_others_are
+    names = Names.new([ [ "Gangway", 1 ], [ "Gangway in ice", 2 ], [ "Brow", 1 ], [ "Gangway", 3 ] ].map { |name| Names::Name.new(*name) })
+    doc = document("A gangway in ice, a brow.")
+    assert_equal [ 1, 1, 2, 3 ], names.places(doc).map(&:id).sort
+    names.forget(1)
+    assert_equal [ 2, 3 ], names.places(doc).map(&:id).sort
+    [ 2, 3, 9 ].each { |id| names.forget(id) }
+    assert_empty names.places(doc)
+  end
+
   # The same by looking for each name at each word.
   def test_over_generated_texts_as_a_search_of_each_name_at_each_word
     random = Random.new(SEED)

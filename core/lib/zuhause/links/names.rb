@@ -69,8 +69,16 @@ module Zuhause
       # @param names [Enumerable<Name>]
       # @param language [String, nil] of the texts
       def initialize(names, language = nil)
-        @language, @keys, @tree = language, {}, {}
+        @keys = Hash.new { |keys, word| keys[word] = Promised.key(word, language) }
+        @tree, @words = {}, {}
         names.each { |name| put(name) }
+      end
+
+      # Knows the names of something no more.
+      #
+      # @param id [Object] of names
+      def forget(id)
+        @words.delete(id).to_a.each { |words| prune(@tree, words, id) }
       end
 
       # @param document [Hash]
@@ -82,7 +90,7 @@ module Zuhause
       # @param document [Hash]
       # @return [Array<String>] keys of all words in it that names could stand on
       def words(document)
-        blocks_of(document).flat_map { |block| runs(block).flat_map { |text, _from| text.scan(WORD) } }.uniq.map { |word| key(word) }.uniq
+        blocks_of(document).flat_map { |block| runs(block).flat_map { |text, _from| text.scan(WORD) } }.uniq.map { |word| @keys[word] }.uniq
       end
 
       private
@@ -91,12 +99,20 @@ module Zuhause
         words = name.text.scan(WORD)
         return if words.empty?
 
-        node = words.reduce(@tree) { |tree, word| tree[key(word)] ||= {} }
+        node = words.reduce(@tree) { |tree, word| tree[@keys[word]] ||= {} }
+        (@words[name.id] ||= []) << words.map { |word| @keys[word] }
         (node[nil] ||= []) << Known.new(name, between(name.text), self.class.exact?(name.text))
       end
 
-      def key(word)
-        @keys[word] ||= Promised.key(word, @language)
+      def prune(tree, keys, id)
+        key, *rest = keys
+        if key
+          prune(tree[key], rest, id) if tree[key]
+          tree.delete(key) if tree[key]&.empty?
+        elsif tree[nil]
+          tree[nil].reject! { |known| known.name.id == id }
+          tree.delete(nil) if tree[nil].empty?
+        end
       end
 
       # What stands between the words.
@@ -134,17 +150,22 @@ module Zuhause
 
       # @return [Array<Array(Integer, Integer, Object)>]
       def in_run(text)
-        words = tokens(text)
-        words.each_index.flat_map { |i| @tree[words[i].first] ? from(text, words, i) : [] }
+        written = text.scan(WORD)
+        heads = written.each_index.select { |i| @tree.key?(@keys[written[i]]) }
+        return [] if heads.empty?
+
+        words = tokens(text, written)
+        heads.flat_map { |i| from(text, words, i) }
       end
 
       # @return [Array<Array(String, Integer, Integer)>] keys, each with where its word begins and ends
-      def tokens(text)
+      def tokens(text, written)
         at = 0
-        text.split(/(#{WORD})/o).each_with_index.filter_map do |part, i|
-          start = at
-          at += part.length
-          [ key(part), start, at ] if i.odd?
+        gaps = text.split(WORD, -1) unless text.ascii_only? # there letters are counted from the beginning each time
+        written.each_with_index.map do |word, i|
+          start = gaps ? at + gaps[i].length : text.index(word, at)
+          at = start + word.length
+          [ @keys[word], start, at ]
         end
       end
 
