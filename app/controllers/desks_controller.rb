@@ -7,6 +7,7 @@ class DesksController < ApplicationController
     @broken = BrokenLinks.new(viewer).count
     @addresses = SeenAddresses.new(viewer).count
     @ambiguous = PromisedPages.new(viewer).ambiguous.group_by(&:title).size
+    @loose = LoosePages.new(viewer).count
     @names = UnlinkedNames.new(viewer).count
     @asking = AccessRequest.for_keeper(viewer).count
     @sought = Sought.count_of_told if policy(House).terms? && house.gathers_sought?

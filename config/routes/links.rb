@@ -15,6 +15,7 @@ resource :desk, only: :show do
     resources :broken, only: :index
     resources :addresses, only: :index
     resources :names, only: :index
+    resources :loose, only: %i[index create]
   end
 end
 resources :mendings, only: %i[new create destroy]

@@ -21,8 +21,9 @@ export function rememberCaret(key, { selection, doc }) {
 }
 
 // The selection to begin with: where one left off, else on the first blank that is to be filled in, else at the end.
-export function firstSelection(key, doc) {
-  const left = all()[key]
+// @param asked [String, undefined] the id of a block that an address names
+export function firstSelection(key, doc, asked) {
+  const left = asked ? { id: asked, at: 0 } : all()[key]
   let found = null
   let blank = null
   doc.descendants((node, pos) => {

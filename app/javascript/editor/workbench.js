@@ -44,7 +44,7 @@ export default () => {
 
   // The caret is in the text from the first moment.
   function intoText() {
-    editor.view.dispatch(editor.state.tr.setSelection(firstSelection(bench.key, editor.state.doc)))
+    editor.view.dispatch(editor.state.tr.setSelection(firstSelection(bench.key, editor.state.doc, location.hash.match(/^#b-([a-z0-9]{8})$/)?.[1])))
     editor.view.focus()
     editor.view.dispatch(editor.state.tr.scrollIntoView())
     document.querySelectorAll("dialog").forEach((dialog) => dialog.addEventListener("close", () => editor.view.focus()))

@@ -30,6 +30,12 @@ class UnlinkedNames
     counting.where(target: page).distinct.count(:page_id)
   end
 
+  # @param pages [Array<Page>]
+  # @return [Hash{Integer=>Integer}] texts, by id
+  def counts_of(pages)
+    counting.where(target: pages).group(:target_id).distinct.count(:page_id)
+  end
+
   # @param page [Page]
   # @return [Array<Place>] text by text
   def places_of(page, limit:, offset: 0)

@@ -12,6 +12,13 @@ module Zuhause
         Document::Normal.form(in_blocks(document, by_block)).first
       end
 
+      # @param label [String]
+      # @param target [String] as documents hold it
+      # @return [Hash] a paragraph that is a link alone
+      def line(label, target)
+        { "type" => "paragraph", "content" => [ { "type" => "text", "text" => label, "marks" => [ { "type" => "link", "attrs" => { "target" => target } } ] } ] }
+      end
+
       def in_blocks(node, by_block)
         content = node["content"] or return node
         there = by_block[node.dig("attrs", "id")]

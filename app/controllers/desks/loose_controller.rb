@@ -1,0 +1,21 @@
+# Pages that nothing leads to, and putting a link to one where it belongs.
+class Desks::LooseController < ApplicationController
+  door :somebody
+
+  def index
+    @list = LoosePages.new(viewer, of: params[:of])
+    @pagy = paged(@list.count)
+    @loose = @list.list(limit: @pagy.limit, offset: @pagy.offset)
+  end
+
+  def create
+    page = Page.read_by(viewer).find_by!(public_id: word(:page))
+    on = Page.seen_by(viewer).find_by!(public_id: word(:on))
+    authorize on, :edit?
+    acting_on(on, :edit?) do
+      blocks = [ *on.draft.document["content"], Zuhause::Links::Linking.line(page.title, "page:#{page.public_id}") ]
+      on.save_draft(on.draft.state.with(document: on.draft.document.merge("content" => blocks)), base_version: on.draft.version, by: viewer.person)
+    end
+    redirect_to desk_loose_index_path(of: params[:of].presence), status: :see_other, notice: t(".done", title: page.title, on: on.title)
+  end
+end
