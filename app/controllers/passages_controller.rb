@@ -19,7 +19,7 @@ class PassagesController < ApplicationController
   def create
     @places = Places.new(viewer)
     @name = Zuhause::Document::Title.clean(word(:name))
-    @place = @places.find(word(:above))
+    @place = @places.find(word(:above)) || (raise Pundit::NotAuthorizedError if word(:above).present?)
     @problem = t(@name.blank? ? ".no_name" : ".no_place") if @name.blank? || @place.nil?
     return render(:new, status: :unprocessable_entity) if @problem
 

@@ -56,7 +56,7 @@ module ApartFromTransactions
 
   def empty_tables
     connection = ApplicationRecord.connection
-    tables = connection.tables - %w[schema_migrations ar_internal_metadata] - connection.tables.grep(/\A(section_index|title_index|title_words)/)
+    tables = connection.tables - %w[schema_migrations ar_internal_metadata] - connection.tables.grep(/\A(section_index|title_index|title_words|name_index)/)
     Page.update_all("bin_root_id = id, binned_at = '2026-01-01'") # what is kept is not erased
     connection.disable_referential_integrity { tables.each { |table| connection.execute("DELETE FROM \"#{table}\"") } }
   end

@@ -70,9 +70,10 @@ class UnlinkedName < ApplicationRecord
     def read(pages, all: nil, naming: Naming.new)
       found = pages.index_with { |page| places(page, all ? all[rules_of(page)] : names_for(page)) }
       transaction do
-        where(page: pages).delete_all
+        found = still_there(found)
+        where(page: found.keys).delete_all
         write(found, naming)
-        connection.execute("INSERT INTO names_read (page_id, edition_id) VALUES #{pages.map { |page| "(#{page.id.to_i}, #{page.edition_id.to_i})" }.join(",")} ON CONFLICT (page_id) DO UPDATE SET edition_id = excluded.edition_id")
+        found.each_key { |page| connection.execute("INSERT INTO names_read (page_id, edition_id) VALUES (#{page.id.to_i}, #{page.edition_id.to_i}) ON CONFLICT (page_id) DO UPDATE SET edition_id = excluded.edition_id") }
       end
       pages.size
     end
@@ -100,6 +101,12 @@ class UnlinkedName < ApplicationRecord
       names.places(page.edition.document).uniq.group_by(&:id).except(page.id)
     end
 
+    # Pages may have been erased since they were read.
+    def still_there(found)
+      ids = Page.where(id: found.keys.map(&:id) | found.values.flat_map(&:keys)).ids.to_set
+      found.select { |page, _places| ids.include?(page.id) }.transform_values { |places| places.select { |id, _same| ids.include?(id) } }
+    end
+
     # @param found [Hash{Page=>Hash{Integer=>Array<Zuhause::Links::Names::Place>}}] places in each text
     def write(found, naming)
       linked = linked(found.keys)
@@ -122,7 +129,7 @@ class UnlinkedName < ApplicationRecord
       found = naming(names).where.not(id: page_id).includes(edition: :text).limit(LOOKED_AT).to_h { |page| [ page, by_rules[rules_of(page).to_s] ? places(page, by_rules[rules_of(page).to_s]) : {} ] }
       transaction do
         where(target_id: page_id).delete_all
-        write(found.reject { |_page, places| places.empty? }, Naming.new)
+        write(still_there(found.reject { |_page, places| places.empty? }), Naming.new)
         KnownName.where(id: names).update_all(looked_for: true)
       end
     end

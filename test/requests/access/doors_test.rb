@@ -57,7 +57,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "POST /passages" => { to: ->(t) { "/passages?name=Salt&above=#{t.page.public_id}" }, html: :added },
     "GET /desk/names" => { to: "/desk/names" },
     "GET /p/:page_id/unlinked" => { to: ->(t) { "/p/#{t.page.to_param}/unlinked" } },
-    "POST /p/:page_id/unlinked" => { to: ->(t) { "/p/#{t.page.to_param}/unlinked" }, html: :seen_act },
+    "POST /p/:page_id/unlinked" => { to: ->(t) { "/p/#{t.page.to_param}/unlinked" } },
     "PATCH /p/:page_id/names" => { to: ->(t) { "/p/#{t.page.to_param}/names?names=Brow" } },
     "GET /p/:page_id/peek" => { to: ->(t) { "/p/#{t.page.to_param}/peek?at=0" } },
     "GET /p/:page_id/related" => { to: ->(t) { "/p/#{t.page.to_param}/related" } },

@@ -70,6 +70,6 @@ class PassagesTest < ActionDispatch::IntegrationTest
       assert_response :forbidden
     end
     post "/passages", params: { name: "Salt", above: @secret.public_id }
-    assert_response :unprocessable_entity
+    assert_response :forbidden
   end
 end
