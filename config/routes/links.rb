@@ -1,11 +1,15 @@
 resources :pages, path: "p", only: [] do
   scope module: :pages do
     resource :promise, only: %i[new create]
+    resource :neighbourhood, only: :show
     resources :unlinked_names, only: %i[index create], path: "unlinked"
     resource :linked_from, only: :show, path: "linked-from", controller: "linked_from"
   end
 end
 
+resources :rooms, only: [] do
+  resource :map, only: :show, module: :rooms
+end
 resources :page_choices, only: :index
 resources :passage_choices, only: :index
 resources :passages, only: %i[index new create]

@@ -1,5 +1,8 @@
 require "zuhause/links/promised"
 require "zuhause/links/names"
 require "zuhause/links/linking"
+require "zuhause/links/drawing"
+require "zuhause/links/neighbourhood"
+require "zuhause/links/room_map"
 require "zuhause/links/target"
 require "zuhause/links/reference"

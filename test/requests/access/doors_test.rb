@@ -52,6 +52,8 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /p/:page_id/since" => { to: ->(t) { "/p/#{t.page.to_param}/since?from=1" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
     "GET /desk/loose" => { to: "/desk/loose" },
     "POST /desk/loose" => { to: ->(t) { "/desk/loose?page=#{t.page.public_id}&on=#{t.page.public_id}" }, html: [ 404, 404, 403, 303, 303, 404 ] },
+    "GET /p/:page_id/neighbourhood" => { to: ->(t) { "/p/#{t.page.to_param}/neighbourhood?steps=2" } },
+    "GET /rooms/:room_id/map" => { to: ->(t) { "/rooms/#{t.room.public_id}/map" } },
     "GET /passages" => { to: "/passages" },
     "GET /passages/new" => { to: "/passages/new" },
     "POST /passages" => { to: ->(t) { "/passages?name=Salt&above=#{t.page.public_id}" }, html: :added },

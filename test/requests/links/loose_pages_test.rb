@@ -70,7 +70,7 @@ class LoosePagesTest < ActionDispatch::IntegrationTest
     assert_empty css_select("[data-change]")
     sign_in @ana
     assert_equal %w[Drills Fire], loose
-    assert_equal [ "Link “Drills” on “Start”", "Link “Fire” on “Drills”" ], css_select("button[data-change]").map { |button| button["aria-label"] }
+    assert_equal [ "Link it on “Start”: Drills", "Link it on “Drills”: Fire" ], css_select("button[data-change]").map { |button| button["aria-label"] }
     post "/desk/loose", params: { page: @drills.public_id, on: @front.public_id }
     assert_redirected_to "/desk/loose"
     assert_match(/\[Drills\]\(page:#{@drills.public_id}\)/, Zuhause::Markup::MarkdownWriter.write(@front.reload.draft.document))
