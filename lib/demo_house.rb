@@ -117,6 +117,7 @@ class DemoHouse
     end
     give(page.reload, matter[:grants])
     page.tag_with(matter[:tags], by: by(matter), at: at(matter)) if matter[:tags]
+    page.name_also(matter[:also], by: by(matter), at: at(matter)) if matter[:also]
     page.update!(icon: matter[:icon], language: matter[:language], cover: PageFile.find_by(public_id: matter[:cover]))
     page.create_template!(created_at: at(matter), **matter[:template]) if matter[:template]
   end

@@ -9,6 +9,9 @@ Rails.root.glob("test/support/**/*.rb").sort.each { |file| require file }
 # index's own tables.
 FileUtils.rm_f(Rails.root.glob("storage/test.sqlite3-[0-9]*"))
 
+# Nobody waits for what reads texts apart; see ReadsNames.
+ReadNamesJob.queue_adapter = :test
+
 class ActiveSupport::TestCase
   include HouseBuilding, Talking, CountingQueries
 

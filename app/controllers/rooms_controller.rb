@@ -4,6 +4,7 @@ class RoomsController < ApplicationController
   door :make_room, of: Room, only: %i[new create]
   door :describe_room, only: %i[edit update]
 
+  LED_TO = 20 # pages elsewhere that the plan of a new room links to
   OPEN = 80 # pages of a room that are listed whole, with all that is below
 
   def show
@@ -18,7 +19,10 @@ class RoomsController < ApplicationController
 
   def create
     @room = Room.new(room_params)
-    return redirect_to(@room, status: :see_other, notice: t(".done")) if @room.open_for(viewer.person, open: params[:open] == "everyone")
+    if @room.open_for(viewer.person, open: params[:open] == "everyone")
+      @room.lead_to(Page.read_by(viewer).where(public_id: Array(params[:pages]).first(LED_TO)).order(:id))
+      return redirect_to(@room, status: :see_other, notice: t(".done"))
+    end
 
     render :new, status: :unprocessable_entity
   end

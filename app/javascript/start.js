@@ -4,6 +4,7 @@ import chosen from "./components/chosen"
 import find from "./components/find"
 import giving from "./components/giving"
 import keys from "./components/keys"
+import likely from "./components/likely"
 import map from "./components/map"
 import notes, { namings } from "./components/notes"
 import panel from "./components/panel"
@@ -25,6 +26,6 @@ import written from "./components/written"
 
 // Every screen starts the same components; a screen with more of them names those.
 export default function start(more = {}) {
-  Object.entries({ arriving, chosen, find, giving, keys, map, namings, notes, pageNames, panel, peek, places, plan, printing, reading, rows, selection, sending, since, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
+  Object.entries({ arriving, chosen, find, giving, keys, likely, map, namings, notes, pageNames, panel, peek, places, plan, printing, reading, rows, selection, sending, since, tags, telling, ticking, working, written, ...more }).forEach(([name, component]) => Alpine.data(name, component))
   Alpine.start()
 }

@@ -1,6 +1,7 @@
 resources :pages, path: "p", only: [] do
   scope module: :pages do
     resource :promise, only: %i[new create]
+    resources :names_here, only: :index, path: "draft/names"
     resource :neighbourhood, only: :show
     resources :unlinked_names, only: %i[index create], path: "unlinked"
     resource :linked_from, only: :show, path: "linked-from", controller: "linked_from"
@@ -10,6 +11,7 @@ end
 resources :rooms, only: [] do
   resource :map, only: :show, module: :rooms
 end
+resources :likely_pages, only: :index, path: "likely"
 resources :page_choices, only: :index
 resources :passage_choices, only: :index
 resources :passages, only: %i[index new create]

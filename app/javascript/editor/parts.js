@@ -3,6 +3,7 @@ import Counting from "./counting"
 import Disputes from "./disputes"
 import Inserting from "./inserting"
 import Local from "./local"
+import NamesHere from "./names_here"
 import Noting from "./noting"
 import Outline from "./outline"
 import Keys from "./panels/keys"
@@ -14,4 +15,4 @@ import Tools from "./tools"
 import Writers from "./writers"
 
 // The parts of the workbench. Each is given what they share (Bench) and sees to the rest itself.
-export default [Tools, Title, Inserting, Searching, Publishing, Context, Outline, Counting, Settling, Disputes, Keys, Local, Writers, Noting]
+export default [Tools, Title, Inserting, Searching, Publishing, Context, Outline, Counting, Settling, Disputes, Keys, Local, Writers, Noting, NamesHere]

@@ -3,6 +3,7 @@ class RelatedPages
   MOST = 5
   LOOKED_AT = 60 # pages
   FAR = 200 # links that are followed
+  RARE, FEW, SHORTEST = 8, 40, 4 # rare words that are looked for; sections that have one; its letters
 
   Result = Struct.new(:page, :why, keyword_init: true)
 
@@ -23,12 +24,12 @@ class RelatedPages
   private
 
   def facts(id)
-    Zuhause::Finding::Related::Facts.new(id: id, links_to: links_to.fetch(id, []), linked_from: linked_from.fetch(id, []), tags: tags.fetch(id, []), words: titled.fetch(id, 0.0))
+    Zuhause::Finding::Related::Facts.new(id: id, links_to: links_to.fetch(id, []), linked_from: linked_from.fetch(id, []), tags: tags.fetch(id, []), words: titled.fetch(id, 0.0), rare: rare.fetch(id, 0.0))
   end
 
   # What leads here or from here, and what answers the page's title.
   def candidates
-    @candidates ||= [ *near, *second, *with_tags, *titled.keys ].uniq.first(LOOKED_AT) - [ @page.id ]
+    @candidates ||= [ *near, *second, *with_tags, *titled.keys, *rare.max_by(MOST * 2) { |_id, part| part }.map(&:first) ].uniq.first(LOOKED_AT) - [ @page.id ]
   end
 
   def near
@@ -47,6 +48,27 @@ class RelatedPages
   # @return [Hash{Integer=>Float}] how well pages answer its title
   def titled
     @titled ||= Search.new(@page.title, @viewer, most: 10).best.to_h { |score| [ score.candidate.page, score.covered ] }.except(@page.id)
+  end
+
+  # @return [Hash{Integer=>Float}] what part of its rare words other pages have, of those that have more than one
+  def rare
+    @rare ||= begin
+      words = rare_words
+      having = words.keys.to_h { |word| [ word, Section.holding(%({body} : "#{word}"), Page.read_by(@viewer), most: FEW).map { |id| Section.page_id_of(id) }.uniq ] }
+      shared = having.flat_map { |word, ids| ids.map { |id| [ id, word ] } }.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+      shared.except(@page.id).select { |_id, some| some.size > 1 }.transform_values { |some| words.values_at(*some).sum / words.values.sum }
+    end
+  end
+
+  # The rarest of what it says, of what the viewer reads: how often words stand in closed pages tells nothing.
+  #
+  # @return [Hash{String=>Float}] each with what it is worth
+  def rare_words
+    said = CountedPage.where(page_id: @page.id).pick(:words)&.then { |words| JSON.parse(Zlib.inflate(words)).keys } || []
+    said = said.select { |word| word.length >= SHORTEST && word.match?(/\A\p{L}+\z/) && Zuhause::Finding::CommonWords.part(word).zero? }
+    counts = WordCount.where(word: [ WordCount::ALL, *said ], access_list_id: @viewer.list_ids(:read)).group(:word).sum(:sections)
+    all = counts.delete(WordCount::ALL).to_f
+    counts.select { |_word, count| count.between?(2, FEW) }.transform_values { |count| Math.log(1 + (all / count)) }.max_by(RARE) { |word, worth| [ worth, word ] }.to_h
   end
 
   def links_to

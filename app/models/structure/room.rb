@@ -46,6 +46,13 @@ class Room < ApplicationRecord
     end
   end
 
+  # Puts links to pages elsewhere into its plan.
+  #
+  # @param pages [Enumerable<Page>]
+  def lead_to(pages)
+    transaction { pages.each { |page| Signpost.new(kind: "link", title: page.title, target: "page:#{page.public_id}").stand(above: self, before: nil) } }
+  end
+
   # Changes what it is called and looks like.
   # @return [Boolean] false, with errors, if something will not do
   def describe(attributes, by:)

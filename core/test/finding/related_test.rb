@@ -5,10 +5,10 @@ class RelatedTest < Minitest::Test
 
   def test_a_link_binds_more_than_what_only_makes_it_likely
     page = facts(1, to: [ 2, 7 ], from: [ 8 ], tags: [ "ice" ])
-    others = [ facts(2), facts(3, to: [ 7 ]), facts(4, from: [ 8 ]), facts(5, tags: [ "ice" ]), facts(6, words: 0.5), facts(9) ]
+    others = [ facts(2), facts(3, to: [ 7 ]), facts(4, from: [ 8 ]), facts(5, tags: [ "ice" ]), facts(6, words: 0.5), facts(10, rare: 0.5), facts(9) ]
     scores = Zuhause::Finding::Related.new(page, carrying: { "ice" => 2 }).ranked(others)
     assert_equal 2, scores.first.id
-    assert_equal({ 2 => :linked, 3 => :coupled, 4 => :cited_together, 5 => :tagged, 6 => :words }, scores.to_h { |score| [ score.id, score.parts.keys.first ] })
+    assert_equal({ 2 => :linked, 3 => :coupled, 4 => :cited_together, 5 => :tagged, 6 => :words, 10 => :rare }, scores.to_h { |score| [ score.id, score.parts.keys.first ] })
   end
 
   def test_both_directions_bind_more_than_one
@@ -37,8 +37,8 @@ class RelatedTest < Minitest::Test
 
   private
 
-  def facts(id, to: [], from: [], tags: [], words: 0.0)
-    Facts.new(id: id, links_to: to, linked_from: from, tags: tags, words: words)
+  def facts(id, to: [], from: [], tags: [], words: 0.0, rare: 0.0)
+    Facts.new(id: id, links_to: to, linked_from: from, tags: tags, words: words, rare: rare)
   end
 
   def some(random)

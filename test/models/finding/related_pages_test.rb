@@ -30,6 +30,19 @@ class RelatedPagesTest < ActiveSupport::TestCase
     assert_equal({ @far => :tagged, title => :words }, told(@ben).to_h.slice(@far, title))
   end
 
+  test "rare words in common bind, and how often they stand in closed pages changes nothing" do
+    one = new_page("Winding", above: @room, by: @ana, markdown: "Grease the capstan and the pawl.")
+    two = new_page("Anchors", above: @room, by: @ana, markdown: "A capstan holds by its pawl.")
+    CountedPage.catch_up
+    before = RelatedPages.new(one.reload, viewer(@ben)).list.map { |found| [ found.page, found.why ] }
+    assert_equal [ [ two, :rare ] ], before
+    closed = new_room("Ideas", keeper: @ana)
+    3.times { |i| new_page("Closed #{i}", above: closed, by: @ana, markdown: "Capstan, pawl, grease.") }
+    CountedPage.catch_up
+    assert_equal before, RelatedPages.new(one.reload, viewer(@ben)).list.map { |found| [ found.page, found.why ] }
+    assert_equal 4, RelatedPages.new(one.reload, viewer(@ana)).list.size
+  end
+
   private
 
   def told(who)

@@ -2,6 +2,8 @@ require "test_helper"
 
 # Names of pages in texts without a link: what each may see of them, and that they follow whatever changes.
 class UnlinkedNamesTest < ActiveSupport::TestCase
+  include ReadsNames
+
   setup do
     @ana, @ben = person("Ana Berg"), person("Ben Holt")
     @room, @closed = new_room("On Board", keeper: @ana, open: true), new_room("Crew", keeper: @ana)

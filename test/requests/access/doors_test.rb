@@ -54,6 +54,8 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "POST /desk/loose" => { to: ->(t) { "/desk/loose?page=#{t.page.public_id}&on=#{t.page.public_id}" }, html: [ 404, 404, 403, 303, 303, 404 ] },
     "GET /p/:page_id/neighbourhood" => { to: ->(t) { "/p/#{t.page.to_param}/neighbourhood?steps=2" } },
     "GET /rooms/:room_id/map" => { to: ->(t) { "/rooms/#{t.room.public_id}/map" } },
+    "GET /p/:page_id/draft/names" => { to: ->(t) { "/p/#{t.page.to_param}/draft/names" }, html: nil, json: :json_draft },
+    "GET /likely" => { to: "/likely?q=gangway" },
     "GET /passages" => { to: "/passages" },
     "GET /passages/new" => { to: "/passages/new" },
     "POST /passages" => { to: ->(t) { "/passages?name=Salt&above=#{t.page.public_id}" }, html: :added },

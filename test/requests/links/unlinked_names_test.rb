@@ -2,7 +2,7 @@ require "test_helper"
 
 # Linking names that stand in texts without a link, through their doors.
 class UnlinkedNamesRequestsTest < ActionDispatch::IntegrationTest
-  include Devise::Test::IntegrationHelpers
+  include Devise::Test::IntegrationHelpers, ReadsNames
 
   setup do
     @ana, @ben = person("Ana Berg"), person("Ben Holt")

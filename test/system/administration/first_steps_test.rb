@@ -34,7 +34,7 @@ class FirstStepsTest < ApplicationSystemTestCase
     sign_in_as ben
     assert_text "Only you get in."
     press_new_page_key
-    assert_select "Place", selected: "Ben Holt’s own room"
+    assert_select "Place", selected: "Ben Holt’s own room · Only I"
     fill_in "Title", with: "Half a thought"
     click_on "Start writing"
     assert_selector "[data-ready=true]"

@@ -2,6 +2,8 @@ require "application_system_test_case"
 
 # Names without a link, loose pages and the drawn map, by mouse and keys.
 class WhatBelongsTogetherTest < ApplicationSystemTestCase
+  include ReadsNames
+
   setup do
     @ana = person("Ana Berg")
     @room = new_room("On Board", keeper: @ana)
@@ -57,6 +59,28 @@ class WhatBelongsTogetherTest < ApplicationSystemTestCase
     assert_accessible
     find("a.map-door[aria-label^='Watch']").click
     assert_selector "h1", text: "Watch"
+  end
+
+  test "names are linked while writing, from the margin, and pages alike are told where one reads" do
+    visit edit_page_draft_path(@watch)
+    find(".names-here summary", text: "Names without a link").click
+    assert_selector ".names-here li", text: "Gangway, On Board"
+    assert_accessible
+    click_on "Link “gangway”"
+    assert_selector ".ProseMirror a", text: "gangway"
+    assert_no_selector ".names-here"
+    assert_selector "[data-state=saved]"
+    visit page_path(@watch)
+    find("summary", text: "Pages like this one").click
+    assert_selector ".related li", text: "Drills"
+    assert_accessible
+  end
+
+  test "what may already say it is told while a title is typed" do
+    visit new_page_path(above: @room.public_id)
+    fill_in "Title", with: "gangway"
+    assert_selector ".likely", text: /Gangway.*is called alike/m
+    assert_accessible
   end
 
   test "a passage is begun from the list of passages" do

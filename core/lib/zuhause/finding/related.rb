@@ -2,15 +2,17 @@ module Zuhause
   module Finding
     # How closely pages belong to a page: by links between them, by pages that both link to (bibliographic coupling: Kessler, "Bibliographic
     # coupling between scientific papers", 1963), by pages that link to both (co-citation: Small, "Co-citation in the scientific
-    # literature", 1973), by tags that few pages carry, and by their words.
+    # literature", 1973), by tags that few pages carry, by their words, and by rare words that both have (weighted by how few
+    # sections have them: Spärck Jones, "A statistical interpretation of term specificity", 1972).
     class Related
-      # +links_to+, +linked_from+: pages; +tags+; +words+: how well it answers the other page's title, from 0 to 1.
-      Facts = Struct.new(:id, :links_to, :linked_from, :tags, :words, keyword_init: true)
+      # +links_to+, +linked_from+: pages; +tags+; +words+: how well it answers the other page's title, +rare+: what part of the other
+      # page's rare words it has, both from 0 to 1.
+      Facts = Struct.new(:id, :links_to, :linked_from, :tags, :words, :rare, keyword_init: true)
       # +parts+: what each measure gives, by name, the largest first.
       Score = Struct.new(:id, :total, :parts, keyword_init: true)
 
       # What each measure counts. A link says that somebody found them to belong together; the others only make it likely.
-      WEIGHTS = { linked: 1.0, coupled: 0.8, cited_together: 0.8, tagged: 0.5, words: 0.6 }.freeze
+      WEIGHTS = { linked: 1.0, coupled: 0.8, cited_together: 0.8, tagged: 0.5, words: 0.6, rare: 0.6 }.freeze
       LEAST = 0.12 # in all
 
       # @param page [Facts]
@@ -28,7 +30,7 @@ module Zuhause
       # @param other [Facts]
       # @return [Score]
       def score(other)
-        parts = { linked: linked(other), coupled: overlap(@page.links_to, other.links_to), cited_together: overlap(@page.linked_from, other.linked_from), tagged: tagged(other), words: other.words.to_f }
+        parts = { linked: linked(other), coupled: overlap(@page.links_to, other.links_to), cited_together: overlap(@page.linked_from, other.linked_from), tagged: tagged(other), words: other.words.to_f, rare: other.rare.to_f }
         parts = parts.to_h { |name, part| [ name, part * WEIGHTS.fetch(name) ] }.select { |_name, part| part.positive? }.sort_by { |_name, part| -part }.to_h
         Score.new(id: other.id, total: parts.values.sum, parts: parts)
       end
