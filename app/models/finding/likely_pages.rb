@@ -1,6 +1,6 @@
 # Pages that may already answer what somebody is about to begin, by its title or its first words: with what they are alike in.
 class LikelyPages
-  MOST = 5
+  MOST = 4
 
   # +why+: :title or :answer; +section+: the one that answers.
   Likely = Struct.new(:page, :why, :section, keyword_init: true)
