@@ -41,6 +41,12 @@ class LinksBench
     measure("promised pages", floor) { visit "/desk/promised" }
     measure("links that lead nowhere", floor) { visit "/desk/broken" }
     measure("addresses of other sites", floor) { visit "/desk/addresses" }
+    measure("loose pages", floor) { visit "/desk/loose" }
+    measure("pages that no front page leads to", floor) { visit "/desk/loose?of=unreached" }
+    measure("the neighbourhood of a page, three steps", floor) { visit "/p/#{page.to_param}/neighbourhood?steps=3" }
+    measure("the map of its room", floor) { visit "/rooms/#{page.room.public_id}/map" }
+    measure("pages like it", floor) { visit "/p/#{page.to_param}/related" }
+    measure("what may already say it, by a title of two words", floor) { visit "/likely?q=word800+word900" }
   end
 
   def most_led_to(viewer)

@@ -20,7 +20,9 @@ export default class NamesHere {
     this.timer = setTimeout(() => this.look(), pause(QUIET))
   }
 
+  // What is not saved yet is not known to the house.
   async look() {
+    if (document.querySelector("[data-state]")?.dataset.state !== "saved") return this.soon()
     const told = await get(this.place.dataset.src).catch(() => null)
     if (!told?.names) return
     this.names = told.names

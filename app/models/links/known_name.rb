@@ -6,9 +6,15 @@ class KnownName < ApplicationRecord
   belongs_to :page
 
   class << self
+    # Writes down how a new page is called.
+    def begin_with(page)
+      rows(page, [ page.title ]).then { |wanted| insert_all!(wanted) if wanted.any? }
+      UnlinkedName.soon
+    end
+
     # Writes down how a page is called now; where that stands in texts is looked for anew.
     def follow_names(page)
-      wanted = rows(page)
+      wanted = rows(page, [ page.title, *page.other_names.reload.map(&:name) ])
       return if where(page: page).pluck(:name, :rules).sort == wanted.map { |row| row.values_at(:name, :rules) }.sort
 
       where(page: page).delete_all
@@ -27,8 +33,8 @@ class KnownName < ApplicationRecord
 
     private
 
-    def rows(page)
-      [ page.title, *page.other_names.reload.map(&:name) ].uniq.flat_map do |name|
+    def rows(page, names)
+      names.uniq.flat_map do |name|
         RULES.filter_map { |rules| (first = Zuhause::Links::Names.keys(name, rules).first) && { page_id: page.id, name: name, rules: rules.to_s, first: first } }
       end
     end

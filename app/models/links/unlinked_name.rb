@@ -37,8 +37,9 @@ class UnlinkedName < ApplicationRecord
       soon
     end
 
+    # What comes by the heap is read within the minute.
     def soon
-      ActiveRecord.after_all_transactions_commit { ReadNamesJob.perform_later }
+      ActiveRecord.after_all_transactions_commit { ReadNamesJob.perform_later } unless Happening.withheld?
     end
 
     # Reads texts that have not been read as they are published, and looks for names that have not been looked for.

@@ -42,6 +42,7 @@ class SeparateServerTest < ApplicationSystemTestCase
   test "signing in again in another tab lets one go on, though the page's token is of the session that ended" do
     expect_problem "422"
     expect_problem "404"
+    expect_problem "draft/names"
     sign_in
     visit @path
     editor.send_keys "Signed in."

@@ -5,7 +5,8 @@ module Page::Named
   included do
     has_many :other_names, -> { order(:id) }, dependent: :delete_all
 
-    after_save { KnownName.follow_names(self) if saved_change_to_title? }
+    after_create { KnownName.begin_with(self) }
+    after_update(if: :saved_change_to_title?) { KnownName.follow_names(self) }
   end
 
   # Gives it these other names, in place of those that it had: it is found and linked by them from then on. Links to a name that goes
