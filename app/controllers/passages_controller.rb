@@ -20,7 +20,8 @@ class PassagesController < ApplicationController
     @places = Places.new(viewer)
     @name = Zuhause::Document::Title.clean(word(:name))
     @place = @places.find(word(:above)) || (raise Pundit::NotAuthorizedError if word(:above).present?)
-    @problem = t(@name.blank? ? ".no_name" : ".no_place") if @name.blank? || @place.nil?
+    wrong = Zuhause::Document::Title.problem(@name)
+    @problem = t(wrong ? ".no_name" : ".no_place") if wrong || @place.nil?
     return render(:new, status: :unprocessable_entity) if @problem
 
     page = @place.is_a?(Page) ? add_to(@place) : begin_in(@place)

@@ -1,7 +1,6 @@
 # The drawn map of what a page links to and is linked from, or of a room, of what somebody reads.
 class DrawnLinks
-  # What is told of one page beside the drawing: +step+ below zero if it leads to the page; +ties+: pages that it is tied to on the way
-  # there, with the kinds of links.
+  # What is told of one page beside the drawing: +step+ below zero if it leads to the page.
   Told = Struct.new(:page, :step, keyword_init: true)
 
   LOOKED_AT = 1500 # pages
@@ -10,16 +9,8 @@ class DrawnLinks
   # @param steps [Integer]
   def self.around(page, viewer, steps:)
     links = PageLinks.new(viewer)
-    ids, edges = [ page.id ], []
-    { from: 1, to: 0 }.each do |way, other|
-      last = [ page.id ]
-      steps.times do
-        ties = last.any? ? links.public_send(way, last.first(LOOKED_AT)) : []
-        edges |= ties
-        last = ties.map { |tie| tie[other] }.uniq - ids
-        ids |= last
-      end
-    end
+    edges = { from: 1, to: 0 }.flat_map { |way, other| walk(page.id, steps) { |ids| links.public_send(way, ids).map { |tie| [ tie, tie[other] ] } } }.uniq
+    ids = [ page.id, *edges.flat_map { |from, to, _use| [ from, to ] } ].uniq
     pages = pages_of(ids, viewer)
     new(pages, Zuhause::Links::Neighbourhood.new(page.id, told(pages), edges | links.among(ids.first(LOOKED_AT)), steps: steps))
   end
@@ -34,6 +25,21 @@ class DrawnLinks
     new(pages, Zuhause::Links::RoomMap.new(told(pages), all, outside: outside))
   end
 
+  # Each direction by itself: what is met in one may be met in the other too.
+  #
+  # @yieldparam ids [Array<Integer>] pages that were met last
+  # @yieldreturn [Array<Array(Array, Integer)>] links, each with the page to which it goes on
+  # @return [Array] the links
+  def self.walk(first, steps)
+    met, last = [ first ], [ first ]
+    Array.new(steps) do
+      ties = last.any? ? yield(last.first(LOOKED_AT)) : []
+      last = ties.map(&:last).uniq - met
+      met |= last
+      ties.map(&:first)
+    end.flatten(1)
+  end
+
   def self.pages_of(ids, viewer)
     Page.read_by(viewer).where(id: ids).includes(:room).index_by(&:id)
   end
@@ -41,7 +47,7 @@ class DrawnLinks
   def self.told(pages)
     pages.each_value.map { |page| Zuhause::Links::Neighbourhood::Page.new(page.id, page.title, page.room_id) }
   end
-  private_class_method :pages_of, :told
+  private_class_method :walk, :pages_of, :told
 
   attr_reader :map
 

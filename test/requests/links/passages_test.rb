@@ -57,7 +57,7 @@ class PassagesTest < ActionDispatch::IntegrationTest
     post "/passages", params: { name: "Whom to call", above: @room.public_id }
     page = Page.find_by!(title: "Whom to call")
     assert_equal [ "passage" ], page.draft.document["content"].map { |block| block["type"] }
-    [ { name: "", above: @room.public_id }, { name: "Salt", above: "" } ].each do |given|
+    [ { name: "", above: @room.public_id }, { name: "x" * 201, above: @room.public_id }, { name: "x" * 201, above: @shows.public_id }, { name: "Salt", above: "" } ].each do |given|
       assert_no_difference([ "Page.count", "Draft.count" ]) { post "/passages", params: given }
       assert_response :unprocessable_entity
       assert_select ".said-alert"
