@@ -42,7 +42,7 @@ class LinksBench
     measure("links that lead nowhere", floor) { visit "/desk/broken" }
     measure("addresses of other sites", floor) { visit "/desk/addresses" }
     measure("loose pages", floor) { visit "/desk/loose" }
-    measure("pages that no front page leads to", floor) { visit "/desk/loose?of=unreached" }
+    measure("pages that no front page leads to", floor) { visit "/desk/loose?show=unreached" }
     measure("the neighbourhood of a page, three steps", floor) { visit "/p/#{page.to_param}/neighbourhood?steps=3" }
     measure("the map of its room", floor) { visit "/rooms/#{page.room.public_id}/map" }
     measure("pages like it", floor) { visit "/p/#{page.to_param}/related" }

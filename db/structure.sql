@@ -775,7 +775,7 @@ CREATE INDEX "index_tellings_on_person_id_and_happened_at" ON "tellings" ("perso
 CREATE INDEX "index_tellings_on_page_id" ON "tellings" ("page_id");
 CREATE INDEX "index_tellings_on_room_id" ON "tellings" ("room_id");
 CREATE INDEX "index_tellings_to_mail" ON "tellings" ("mail_at") WHERE mailed_at IS NULL AND mail_at IS NOT NULL;
-CREATE TABLE IF NOT EXISTS "news_settings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "ways" json DEFAULT '{}' NOT NULL, "quiet_from" integer, "quiet_until" integer, "letter_hour" integer DEFAULT 7 NOT NULL, "letter_day" integer DEFAULT 1 NOT NULL, "follows_own" boolean DEFAULT 1 NOT NULL, CONSTRAINT "fk_rails_3a8f5058cf"
+CREATE TABLE IF NOT EXISTS "news_settings" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "person_id" integer NOT NULL, "ways" json DEFAULT '{}' NOT NULL, "quiet_from" integer, "quiet_until" integer, "letter_hour" integer DEFAULT 7 NOT NULL, "letter_day" integer DEFAULT 1 NOT NULL, "follows_own" boolean DEFAULT 1 NOT NULL, desk_letter boolean NOT NULL DEFAULT 1, desk_letter_at datetime(6), CONSTRAINT "fk_rails_3a8f5058cf"
 FOREIGN KEY ("person_id")
   REFERENCES "people" ("id")
  ON DELETE CASCADE);
@@ -837,7 +837,84 @@ CREATE TABLE IF NOT EXISTS "names_read" ("page_id" integer PRIMARY KEY AUTOINCRE
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE);
+CREATE TABLE IF NOT EXISTS "check_rules" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer, "room_id" integer, "months" integer, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_a9fd60e45e"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_119223274e"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT of_one_place CHECK ((page_id IS NULL) <> (room_id IS NULL)), CONSTRAINT some_months CHECK (months IS NULL OR months BETWEEN 1 AND 120));
+CREATE UNIQUE INDEX "index_check_rules_on_page_id" ON "check_rules" ("page_id") WHERE page_id IS NOT NULL;
+CREATE UNIQUE INDEX "index_check_rules_on_room_id" ON "check_rules" ("room_id") WHERE room_id IS NOT NULL;
+CREATE TABLE IF NOT EXISTS "checks" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer, "edition" integer NOT NULL, "note" varchar DEFAULT '' NOT NULL, "checked_at" datetime(6) NOT NULL, "base_before" datetime(6) NOT NULL, CONSTRAINT "fk_rails_c017d0d9e8"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_208f54777e"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL);
+CREATE INDEX "index_checks_on_person_id" ON "checks" ("person_id");
+CREATE INDEX "index_checks_on_page_id_and_checked_at" ON "checks" ("page_id", "checked_at");
+CREATE TABLE IF NOT EXISTS "check_dates" ("page_id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "base_at" datetime(6) NOT NULL, "since" date NOT NULL, "months" integer, "due_on" date, "told" varchar, "days_read" boolean DEFAULT 0 NOT NULL, CONSTRAINT "fk_rails_9e13724992"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_check_dates_on_due_on" ON "check_dates" ("due_on") WHERE due_on IS NOT NULL;
+CREATE INDEX "index_check_dates_on_days_read" ON "check_dates" ("days_read") WHERE NOT days_read;
+CREATE TABLE IF NOT EXISTS "out_of_date_marks" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer, "see_id" integer, "words" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_03a416105e"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_4f5cbfcae0"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE SET NULL, CONSTRAINT "fk_rails_36277cc6a3"
+FOREIGN KEY ("see_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL);
+CREATE UNIQUE INDEX "index_out_of_date_marks_on_page_id" ON "out_of_date_marks" ("page_id");
+CREATE INDEX "index_out_of_date_marks_on_person_id" ON "out_of_date_marks" ("person_id");
+CREATE INDEX "index_out_of_date_marks_on_see_id" ON "out_of_date_marks" ("see_id");
+CREATE TABLE IF NOT EXISTS "text_dates" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "day" date NOT NULL, "block_id" varchar NOT NULL, "words" varchar NOT NULL, CONSTRAINT "fk_rails_430971992c"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_text_dates_on_page_id_and_day" ON "text_dates" ("page_id", "day");
+CREATE INDEX "index_text_dates_on_day" ON "text_dates" ("day");
+CREATE TABLE IF NOT EXISTS "help_answers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer NOT NULL, "helped" boolean NOT NULL, "words" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, "seen_at" datetime(6), CONSTRAINT "fk_rails_921ca83c8d"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_abb7120f54"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_help_answers_on_person_id" ON "help_answers" ("person_id");
+CREATE UNIQUE INDEX "index_help_answers_on_page_id_and_person_id" ON "help_answers" ("page_id", "person_id");
+CREATE INDEX "index_help_answers_waiting" ON "help_answers" ("created_at") WHERE NOT helped AND seen_at IS NULL;
+CREATE TABLE IF NOT EXISTS "tours" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "room_id" integer NOT NULL, "person_id" integer NOT NULL, "page_id" integer, "begun_at" datetime(6) NOT NULL, "ended_at" datetime(6), CONSTRAINT "fk_rails_754a112cc6"
+FOREIGN KEY ("room_id")
+  REFERENCES "rooms" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_8377303dec"
+FOREIGN KEY ("person_id")
+  REFERENCES "people" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_52fec7ea4a"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE SET NULL);
+CREATE INDEX "index_tours_on_person_id" ON "tours" ("person_id");
+CREATE INDEX "index_tours_on_page_id" ON "tours" ("page_id");
+CREATE UNIQUE INDEX "index_tours_going_on" ON "tours" ("room_id", "person_id") WHERE ended_at IS NULL;
+CREATE TABLE IF NOT EXISTS "tour_stops" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "tour_id" integer NOT NULL, "page_id" integer NOT NULL, "said" varchar NOT NULL, "said_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_867560a783"
+FOREIGN KEY ("tour_id")
+  REFERENCES "tours" ("id")
+ ON DELETE CASCADE, CONSTRAINT "fk_rails_27a4c2a52a"
+FOREIGN KEY ("page_id")
+  REFERENCES "pages" ("id")
+ ON DELETE CASCADE);
+CREATE INDEX "index_tour_stops_on_page_id" ON "tour_stops" ("page_id");
+CREATE UNIQUE INDEX "index_tour_stops_on_tour_id_and_page_id" ON "tour_stops" ("tour_id", "page_id");
+CREATE INDEX "index_readings_on_page_id_and_read_at" ON "readings" ("page_id", "read_at");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000016'),
 ('20261127000015'),
 ('20261127000014'),
 ('20261127000013'),

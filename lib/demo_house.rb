@@ -19,14 +19,18 @@ class DemoHouse
     enter_sources
     rooms.each { |path| make_room(path) }
     furnish
+    settings[:people].each { |entry| @people.fetch(entry[:key]).update!(suspended: true) if entry[:suspended] }
     read_yaml(FOLDER.join("terms.yml")).each { |entry| Term.create!(person: @people.fetch("rosa.tamm"), **entry) }
     DemoReviews.new(read_yaml(FOLDER.join("reviews.yml")), @people, @groups).load
     DemoTalk.new(read_yaml(FOLDER.join("talk.yml")), @people).load
     DemoInviting.new(read_yaml(FOLDER.join("inviting.yml")), @people).load
     FileText.catch_up
     DemoSearches.new(read_yaml(FOLDER.join("searches.yml")), @people).load
+    freshness = DemoFreshness.new(read_yaml(FOLDER.join("freshness.yml")), @people)
+    freshness.load
     DemoNews.new(read_yaml(FOLDER.join("news.yml")), @people, @groups).load
     AddressCheck.new(web: SimulatedWeb.new, pause: 0).run
+    freshness.send_letters
   end
 
   def settings
@@ -56,7 +60,7 @@ class DemoHouse
   end
 
   def make_person(entry)
-    entry = { email: "#{entry[:key]}@ternholm.example", password: settings[:password] }.merge(entry.except(:key))
+    entry = { email: "#{entry[:key]}@ternholm.example", password: settings[:password] }.merge(entry.except(:key, :suspended))
     Person.create!(entry)
   end
 

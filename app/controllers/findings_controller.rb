@@ -11,6 +11,7 @@ class FindingsController < ApplicationController
     @pagy = Pagy.new(count: @search.count, page: pagy_get_page({}).clamp(1, 1000), limit: Search::PER_PAGE)
     @results = @search.results(offset: @pagy.offset)
     @answer = @search.answer if @pagy.page == 1
+    @outdated = OutOfDateMark.of([ *@results, @answer&.result ].compact.map(&:page))
     @people = Colleagues.new(viewer, text: params[:q]).found(limit: PEOPLE) if @pagy.page == 1 && !@search.filters.any?
     @search.blank? ? list_kept : look_again
   end

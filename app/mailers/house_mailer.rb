@@ -69,6 +69,16 @@ class HouseMailer < ActionMailer::Base
     end
   end
 
+  # What needs care in what somebody keeps.
+  #
+  # @param counts [Hash{Symbol=>Integer}] by the name of the list, of those that have anything
+  def desk(person, counts)
+    stop = stop_url(Stopping.token(person, reason: Stopping::DESK))
+    headers["List-Unsubscribe"], headers["List-Unsubscribe-Post"] = "<#{stop}>", "List-Unsubscribe=One-Click"
+    lines = I18n.with_locale(person.language) { counts.map { |name, count| "- #{I18n.t("desks.show.lists.#{name}", count: count)}" }.join("\n") }
+    write(person, secret: stop[%r{/stop/(.+)\z}, 1], lines: lines, address: desk_url(of: "mine"), settings: edit_profile_news_setting_url, stop: stop)
+  end
+
   # A publication that was set, and did not come about.
   #
   # @param act [Symbol] :held_up or :overtaken

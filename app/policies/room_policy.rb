@@ -1,5 +1,5 @@
 class RoomPolicy < ApplicationPolicy
-  asks create?: :make_room, comment?: :comment, review_rules?: :review_rules, add_page?: :add_page, edit?: :describe_room, see_bin?: :see_bin
+  asks create?: :make_room, comment?: :comment, review_rules?: :review_rules, check_rules?: :check_rules, add_page?: :add_page, edit?: :describe_room, see_bin?: :see_bin
 
   # A room of one's own is its owner's alone, and stays open to writing.
   def grant?

@@ -3,7 +3,7 @@
 module Shapes
   extend ActiveSupport::Concern
 
-  FIELDS = %w[absence room_pattern house signpost setup remark review rule retraction put_aside term clash join_request news_setting].freeze
+  FIELDS = %w[absence check mark stop answer room_pattern house signpost setup remark review rule retraction put_aside term clash join_request news_setting].freeze
   LISTS = %w[rows holders files paths pages people open back emails names levels].freeze
   ANY = %w[document base].freeze # judged by the core
   EITHER = %w[page person group room source tag template].freeze # fields of one, or what names one

@@ -1,9 +1,12 @@
 # Titles that are linked to and not written yet.
 class Desks::PromisedController < ApplicationController
+  include OnDesk
+  self.told_at_first = "house"
+
   door :somebody
 
   def index
-    promised = PromisedPages.new(viewer)
+    promised = PromisedPages.new(viewer, within: desk.scope.pages)
     @pagy = paged(promised.count)
     @titles = promised.titles(limit: @pagy.limit, offset: @pagy.offset)
     @ambiguous = @pagy.page == 1 ? promised.ambiguous.group_by(&:title) : {}

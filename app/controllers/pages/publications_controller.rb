@@ -17,6 +17,7 @@ class Pages::PublicationsController < ApplicationController
 
     follow_or_not
     edition = @page.publish(version: params.require(:version).to_i, by: viewer.person, note: params[:note].to_s, small: params[:small] == "1")
+    @page.out_of_date_mark&.end(by: viewer.person) if params[:up_to_date] == "1"
     flash[:notice] = [ t(".done", number: edition.number), (t(".shut_out", names: @page.named_outside.map(&:name).to_sentence, count: @page.named_outside.size) if @page.named_outside.any?),
                        (t(".shown_on", count: @page.shown_on(viewer).count) if @page.shown_on(viewer).exists?) ].compact.join(" ")
     answer(:created, location: page_path(@page))

@@ -9,7 +9,7 @@ class Profiles::NewsSettingsController < ApplicationController
 
   def update
     given = fields(:news_setting)
-    @setting.assign_attributes(given.permit(:quiet_from, :quiet_until, :letter_hour, :letter_day, :follows_own))
+    @setting.assign_attributes(given.permit(:quiet_from, :quiet_until, :letter_hour, :letter_day, :follows_own, :desk_letter))
     @setting.ways = Telling::Reasons::ALL.index_with { |reason| given["way_#{reason}"].presence || @setting.way(reason) }
     return redirect_to(edit_profile_news_setting_path, status: :see_other, notice: t(".done")) if @setting.save
 

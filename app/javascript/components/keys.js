@@ -23,8 +23,8 @@ function go(by) {
   return lines.at(at < 0 ? (by > 0 ? 0 : -1) : (at + by) % lines.length)?.focus()
 }
 
-// Does something to the remark that has the focus.
-const act = (name) => document.activeElement.closest("[data-remark]")?.querySelector(`[data-act=${name}]`)?.click()
+// Does something to the remark, or the thing in a list, that has the focus.
+const act = (name) => document.activeElement.closest("[data-remark], [data-item]")?.querySelector(`[data-act=${name}]`)?.click()
 
 function linkedFrom() {
   const part = document.querySelector("#linked-from")
@@ -46,6 +46,10 @@ const actions = {
   s: () => act("settle"),
   t: () => act("take"),
   d: () => act("decline"),
+  e: () => act("edit"),
+  o: () => act("outdate"),
+  a: () => act("aside"),
+  u: () => document.dispatchEvent(new CustomEvent("work-undo")),
   q: () => act("question"),
   g: () => act("page"),
   m: foldMargin,
@@ -68,7 +72,7 @@ export default () => ({
     if (document.documentElement.dataset.keys === "false" || writing()) return
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
 
-    const action = actions[event.key]
+    const action = /^[a-z.,]$/.test(event.key) && document.querySelector(`[data-key="${event.key}"]`) ? () => follow(event.key) : actions[event.key]
     if (!action) return
 
     event.preventDefault()

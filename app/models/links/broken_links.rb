@@ -35,8 +35,9 @@ class BrokenLinks
   end
 
   # @param viewer [Viewer]
-  def initialize(viewer)
-    @viewer = viewer
+  # @param within [ActiveRecord::Relation<Page>, nil] in whose texts
+  def initialize(viewer, within: nil)
+    @viewer, @within = viewer, within
   end
 
   # @return [Integer] of targets
@@ -49,6 +50,14 @@ class BrokenLinks
     all.slice(offset, limit) || []
   end
 
+  # @return [Array<Array(Integer, String)>] published pages, and what each leads to that is not there
+  def rows_of_editions
+    whole, parts = all.partition(&:whole?)
+    published = Reference.from_editions
+    rows = references_of(published.where(target_kind: "page", target_id: whole.map(&:id))).pluck(:page_id, Arel.sql("'page:' || target_id"))
+    (rows + references_of(published.where(target: parts.map(&:target))).pluck(:page_id, :target)).uniq
+  end
+
   private
 
   # One for each target; what is in both texts of a page counts once.
@@ -57,7 +66,11 @@ class BrokenLinks
   end
 
   def seen
-    SeenReferences.of(Reference.in_texts, @viewer)
+    references_of(Reference.in_texts)
+  end
+
+  def references_of(some)
+    SeenReferences.of(some, @viewer, within: @within)
   end
 
   # Only those it was open to learn that a page is gone.
@@ -81,7 +94,7 @@ class BrokenLinks
 
   # A file that is there and closed to the viewer is no broken link.
   def files
-    grouped(SeenReferences.of(Reference.of_kind(:file).in_texts, @viewer).where.not(target_id: PageFile.select(:public_id))).map { |target, count, label| Broken.new(:file, target, nil, label, count) }
+    grouped(references_of(Reference.of_kind(:file).in_texts).where.not(target_id: PageFile.select(:public_id))).map { |target, count, label| Broken.new(:file, target, nil, label, count) }
   end
 
   # Of a page that is not there all parts are gone.

@@ -9,8 +9,9 @@ class LoosePages
   OF = %w[unlinked unreached].freeze
 
   # @param of [String, nil] of {OF}
-  def initialize(viewer, of: nil)
-    @viewer, @of = viewer, of.presence_in(OF) || OF.first
+  # @param within [ActiveRecord::Relation<Page>, nil] of which pages
+  def initialize(viewer, of: nil, within: nil)
+    @viewer, @of, @within = viewer, of.presence_in(OF) || OF.first, within
   end
 
   attr_reader :of
@@ -33,6 +34,7 @@ class LoosePages
   def pages
     found = read.where.not(id: PutAside.page_ids).where.not(id: Template.select(:page_id))
     found = of == "unreached" ? found.where.not(id: reached.to_a) : found.where.not(led_to.arel.exists).where.not(promised.arel.exists)
+    found = found.where(id: @within.select(:id)) if @within
     found.joins(:room).order("rooms.position", "rooms.id", Arel.sql("pages.title COLLATE NOCASE"), :id)
   end
 
@@ -55,7 +57,7 @@ class LoosePages
   def reached
     @reached ||= begin
       ways = Hash.new { |found, id| found[id] = [] }
-      links.each { |from, to| ways[from] << to }
+      PageLinks.new(@viewer).all.each { |from, to, _use| ways[from] << to }
       read.pluck(:id, :ancestry).each { |id, ancestry| (above = ancestry.split("/").last.to_i).positive? && ways[above] << id }
       walk(starts, ways)
     end
@@ -74,13 +76,6 @@ class LoosePages
     set = Page.where(public_id: Reference.where(stage: "set", use: %w[front plan], target_kind: "page").select(:target_id))
     plain = read.at_top.where(room_id: Room.where(front_page_id: nil).select(:id))
     read.where(id: set.select(:id)).or(read.where(id: plain.select(:id))).ids
-  end
-
-  def links
-    ids = read.select(:id)
-    direct = Reference.from_editions.where(page_id: ids, target_kind: "page", use: USES).joins('JOIN pages AS led_to ON led_to.public_id = "references".target_id').where("led_to.id IN (?)", ids).distinct.pluck(:page_id, Arel.sql("led_to.id"))
-    kept = Reference.from_editions.where(page_id: ids, target_kind: "promise").joins('JOIN promises ON promises.title = "references".target_id').where("promises.page_id IN (?)", ids).distinct.pluck(:page_id, Arel.sql("promises.page_id"))
-    direct | kept
   end
 
   # @return [Hash{Page=>Page}]

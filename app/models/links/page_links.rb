@@ -10,7 +10,7 @@ class PageLinks
   # @param ids [Array<Integer>, ActiveRecord::Relation] of pages
   # @return [Array<Array(Integer, Integer, Symbol)>] from a page to another, and its use
   def from(ids)
-    found(page_id: ids)
+    found({ page_id: ids })
   end
 
   # @return [Array<Array(Integer, Integer, Symbol)>]
@@ -23,14 +23,19 @@ class PageLinks
     found({ :page_id => ids, "led_to.id" => ids })
   end
 
+  # @return [Array<Array(Integer, Integer, Symbol)>] all that there are
+  def all
+    found({}, most: nil)
+  end
+
   private
 
   def read
     @read ||= Page.read_by(@viewer).select(:id)
   end
 
-  def found(only)
-    (direct.where(only).limit(MOST).distinct.pluck(:page_id, Arel.sql("led_to.id"), :use) | kept.where(only).limit(MOST).distinct.pluck(:page_id, Arel.sql("led_to.id"), :use))
+  def found(only, most: MOST)
+    [ direct, kept ].map { |links| links.where(only).limit(most).distinct.pluck(:page_id, Arel.sql("led_to.id"), :use) }.reduce(:|)
       .map { |from, to, use| [ from, to, use.to_sym ] }
   end
 

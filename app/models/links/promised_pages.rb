@@ -4,8 +4,9 @@ class PromisedPages
   Wanted = Struct.new(:key, :wording, :pages, :places, :rooms)
 
   # @param viewer [Viewer]
-  def initialize(viewer)
-    @viewer = viewer
+  # @param within [ActiveRecord::Relation<Page>, nil] in whose texts
+  def initialize(viewer, within: nil)
+    @viewer, @within = viewer, within
   end
 
   # @return [Integer] titles
@@ -37,7 +38,7 @@ class PromisedPages
 
   # A title is kept for the viewer only by a page that they see.
   def wanted
-    SeenReferences.of(Reference.of_kind(:promise), @viewer).where.not(target_id: kept.select(:title))
+    SeenReferences.of(Reference.of_kind(:promise), @viewer, within: @within).where.not(target_id: kept.select(:title))
   end
 
   # Few are, of all pages.

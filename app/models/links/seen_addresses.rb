@@ -9,8 +9,9 @@ class SeenAddresses
 
   # @param viewer [Viewer]
   # @param filter [String] one of {FILTERS}; "told" for all that somebody should look at
-  def initialize(viewer, filter: "told")
-    @viewer, @filter = viewer, filter.presence_in(FILTERS) || "told"
+  # @param within [ActiveRecord::Relation<Page>, nil] in whose texts
+  def initialize(viewer, filter: "told", within: nil)
+    @viewer, @filter, @within = viewer, filter.presence_in(FILTERS) || "told", within
   end
 
   attr_reader :filter
@@ -35,7 +36,7 @@ class SeenAddresses
   private
 
   def seen
-    SeenReferences.of(Reference.of_kind(:web), @viewer).joins("LEFT JOIN web_addresses ON web_addresses.address = target_id")
+    SeenReferences.of(Reference.of_kind(:web), @viewer, within: @within).joins("LEFT JOIN web_addresses ON web_addresses.address = target_id")
   end
 
   def filtered

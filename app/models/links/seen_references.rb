@@ -5,9 +5,11 @@ module SeenReferences
 
   # @param references [ActiveRecord::Relation<Reference>]
   # @param viewer [Viewer]
+  # @param within [ActiveRecord::Relation<Page>, nil] in whose texts
   # @return [ActiveRecord::Relation<Reference>] joined with their pages
-  def self.of(references, viewer)
+  def self.of(references, viewer, within: nil)
     all = references.joins(JOIN)
+    all = all.where(page_id: within.select(:id)) if within
     all.merge(Page.read_by(viewer)).where(stage: "edition").or(all.merge(Page.drafts_seen_by(viewer)).where(stage: "draft"))
   end
 end

@@ -8,8 +8,10 @@ class UnlinkedNames
 
   AROUND = 60 # characters to both sides
 
-  def initialize(viewer)
-    @viewer = viewer
+  # @param viewer [Viewer]
+  # @param within [ActiveRecord::Relation<Page>, nil] in whose texts
+  def initialize(viewer, within: nil)
+    @viewer, @within = viewer, within
   end
 
   # @return [Integer] pages that are named
@@ -63,7 +65,7 @@ class UnlinkedNames
 
   # Whoever sees a draft sees what has been linked there.
   def counting
-    @counting ||= seen.where.not(covered.arel.exists).where("NOT unlinked_names.drafted OR unlinked_names.page_id NOT IN (?)", Page.drafts_seen_by(@viewer).select(:id))
+    @counting ||= (@within ? seen.where(page_id: @within.select(:id)) : seen).where.not(covered.arel.exists).where("NOT unlinked_names.drafted OR unlinked_names.page_id NOT IN (?)", Page.drafts_seen_by(@viewer).select(:id))
   end
 
   # Another that is seen begins before it and reaches into it, or begins with it and is longer.

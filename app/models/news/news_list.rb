@@ -65,8 +65,9 @@ class NewsList
 
   private
 
+  # Judged once, for all that is asked of it.
   def told
-    Telling.seen_by(@viewer).where(id: latest.select(:id))
+    @told ||= Telling.where(id: Telling.seen_by(@viewer).where(id: latest.select(:id)).ids)
   end
 
   # Of all that they have been told, seen or not any more: so much that what is left of it fills some screens.

@@ -28,6 +28,12 @@ class NewsSetting < ApplicationRecord
     schedule.due(way(reason), at: at)
   end
 
+  # @param last [Time] after which
+  # @return [Time] when the next weekly letter leaves
+  def next_weekly(last)
+    schedule.due(:weekly, at: last)
+  end
+
   private
 
   def schedule

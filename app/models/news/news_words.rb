@@ -38,10 +38,13 @@ class NewsWords
   private
 
   def who(group)
-    group.actors > 1 ? I18n.t("news.others", count: group.actors - 1, name: name(group.actor)) : name(group.actor)
+    group.actors > 1 ? I18n.t("news.others", count: group.actors - 1, name: name(group.actor)) : name(group.actor, by_itself: group.newest.happening.who.empty?)
   end
 
-  def name(person)
+  # @param by_itself [Boolean] whether the house did it
+  def name(person, by_itself: false)
+    return I18n.t("happenings.the_house") if person.nil? && by_itself
+
     person && @viewer.meets?(person) ? person.name : I18n.t("happenings.somebody")
   end
 end

@@ -1,5 +1,7 @@
 # Stopping to be told from the address in a mail, without signing in: the address holds whose it is and what it stops, signed.
 class Stopping
+  DESK = "desk_letter".freeze # the weekly letter of the maintenance desk
+
   attr_reader :person, :target, :reason
 
   class << self
@@ -16,7 +18,7 @@ class Stopping
       person = person && Person.find_by(public_id: person) or return
 
       target = Follow::TARGETS.key?(kind) ? kind.constantize.find_by(public_id: id) : nil
-      new(person, target, reason) if target || (kind.nil? && Telling.reasons.key?(reason))
+      new(person, target, reason) if target || (kind.nil? && (Telling.reasons.key?(reason) || reason == DESK))
     end
 
     private
@@ -34,6 +36,8 @@ class Stopping
     return Follow.stop(person, target) if target
 
     setting = NewsSetting.of(person)
+    return setting.update!(desk_letter: false) if reason == DESK
+
     setting.update!(ways: setting.ways.merge(reason => "never"))
   end
 end

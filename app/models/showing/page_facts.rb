@@ -28,6 +28,16 @@ class PageFacts
     page.edition
   end
 
+  # @return [CheckDate, nil] of what is in use
+  def check_date
+    page.check_date if edition && !page.room.archived?
+  end
+
+  # @return [OutOfDateMark, nil]
+  def out_of_date
+    page.out_of_date_mark if edition
+  end
+
   # @return [Review, nil] by which the edition was approved
   def review
     return @review if defined?(@review)

@@ -5,7 +5,7 @@ module PageStates
     # @param viewer [Viewer]
     # @return [Hash{String=>String}] by public id
     def of(pages, viewer)
-      ActiveRecord::Associations::Preloader.new(records: pages, associations: %i[edition access_list]).call
+      ActiveRecord::Associations::Preloader.new(records: pages, associations: %i[edition access_list out_of_date_mark]).call
       pages.to_h { |page| [ page.public_id, words(page, viewer) ] }
     end
 
@@ -13,7 +13,7 @@ module PageStates
     # @param viewer [Viewer]
     # @return [String]
     def words(page, viewer)
-      [ state(page), (readers(page, viewer) if viewer.signed_in?) ].compact.join(", ")
+      [ state(page), (I18n.t("out_of_date.short") if page.out_of_date_mark), (readers(page, viewer) if viewer.signed_in?) ].compact.join(", ")
     end
 
     private

@@ -1,6 +1,6 @@
 class Page < ApplicationRecord
   include Pointing
-  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Named, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated, Reviewed, Timed, Retracting, Thinned
+  include Told, Looks, Addressed, PubliclyIdentified, Titled, Placed, Drafting, Publishing, AccessListed, Movable, Promised, Named, Binnable, Erasable, Staying, Renaming, Tagged, Copyable, Findable, Inserted, Counted, Stated, Reviewed, Timed, Retracting, Thinned, CaredFor
 
   belongs_to :room
   belongs_to :author, class_name: "Person"

@@ -33,6 +33,15 @@ class HappeningTest < ActiveSupport::TestCase
     publication_set: ->(t) { t.set_later }, publication_unset: ->(t) { t.set_later.take_back(by: t.ana) },
     publication_held_up: ->(t) { t.set_later.tap { t.page.put_in_bin(by: t.ana) }.carry_out(now: 2.days.from_now) },
     publication_overtaken: ->(t) { t.set_later && t.page.publish(version: t.page.draft.version, by: t.ana) },
+    outdated: ->(t) { OutOfDateMark.put(t.page, by: t.ana) },
+    brought_up_to_date: ->(t) { OutOfDateMark.put(t.page, by: t.ana).end(by: t.ana) },
+    checked: ->(t) { Check.say(t.page, by: t.ana) },
+    unchecked: ->(t) { Check.say(t.page, by: t.ana).take_back(by: t.ana) },
+    check_ahead: ->(t) { t.remind(10) },
+    check_due: ->(t) { t.remind(0) },
+    check_late: ->(t) { t.remind(-20) },
+    check_rules_set: ->(t) { CheckRule.of(t.page).set(3, by: t.ana) },
+    check_rules_ended: ->(t) { CheckRule.of(t.room).tap { |rule| rule.set(3, by: t.ana) }.end(by: t.ana) },
     put_aside: ->(t) { PutAside.put(t.page, by: t.ana) }, taken_up: ->(t) { PutAside.put(t.page, by: t.ana).end(by: t.ana) },
     retracted: ->(t) { t.page.retract(t.page.edition, reason: "Wrong salt", by: t.ana) },
     noted: ->(t) { t.note(t.page, "Text", by: t.ben) }, proposed: ->(t) { t.note(t.page, "Text", instead: "Words", by: t.ben) },
@@ -71,7 +80,7 @@ class HappeningTest < ActiveSupport::TestCase
     house_changed: ->(t) { House.current.furnish({ public_addresses: true }, practice: nil, by: t.eve) }
   }.freeze
 
-  OF_THEMSELVES = %i[join_asked ending ended].freeze # nobody does it
+  OF_THEMSELVES = %i[check_ahead check_due check_late join_asked ending ended].freeze # nobody does it
 
   attr_reader :ana, :ben, :eve, :room
 
@@ -94,6 +103,11 @@ class HappeningTest < ActiveSupport::TestCase
 
   def hidden
     new_page("Wages", above: new_room("Closed", keeper: ana), by: ana)
+  end
+
+  def remind(days)
+    CheckRule.of(page).set(1, by: ana)
+    Reminding.run(page.check_date.due_on - days)
   end
 
   def end_access(ago)

@@ -31,6 +31,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
   JSON = {
     json: [ 401, 200, 200, 200, 200, 200 ],
     json_draft: [ 401, 404, 403, 200, 200, 404 ],
+    json_kept: [ 401, 404, 403, 403, 200, 404 ],
     json_given: [ 401, 404, 403, 403, 204, 404 ],
     json_move: [ 401, 404, 403, 200, 200, 404 ],
     json_publish: [ 401, 404, 403, 201, 201, 404 ]
@@ -50,6 +51,30 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "GET /desk/sought" => { to: "/desk/sought" },
     "DELETE /desk/sought/:id" => { to: ->(t) { "/desk/sought/#{Sought.told.first.key}" } },
     "GET /p/:page_id/since" => { to: ->(t) { "/p/#{t.page.to_param}/since?from=1" }, html: nil, json: [ 401, 404, 200, 200, 200, 404 ] },
+    "GET /desk/lists/:id" => { to: "/desk/lists/overdue" },
+    "GET /rooms/:room_id/health" => { to: ->(t) { "/rooms/#{t.room.public_id}/health" }, html: :seen },
+    "GET /rooms/:room_id/tour" => { to: ->(t) { "/rooms/#{t.room.public_id}/tour" }, html: :own },
+    "POST /rooms/:room_id/tour" => { to: ->(t) { "/rooms/#{t.room.public_id}/tour" }, html: :own_act },
+    "PATCH /rooms/:room_id/tour" => { to: ->(t) { "/rooms/#{t.room.public_id}/tour?page=#{t.page.public_id}" }, html: :own_act },
+    "DELETE /rooms/:room_id/tour" => { to: ->(t) { "/rooms/#{t.room.public_id}/tour" }, html: :own_act },
+    "POST /rooms/:room_id/tour/stops" => { to: ->(t) { "/rooms/#{t.room.public_id}/tour/stops?page=#{t.page.public_id}&said=edited" }, html: :own_act },
+    "DELETE /rooms/:room_id/tour/stops/:id" => { to: ->(t) { "/rooms/#{t.room.public_id}/tour/stops/#{t.page.public_id}" }, html: :own_act },
+    "GET /rooms/:room_id/check_rule/edit" => { to: ->(t) { "/rooms/#{t.room.public_id}/check_rule/edit" } },
+    "PATCH /rooms/:room_id/check_rule" => { to: ->(t) { "/rooms/#{t.room.public_id}/check_rule" }, with: { rule: { every: "6" } } },
+    "DELETE /rooms/:room_id/check_rule" => { to: ->(t) { "/rooms/#{t.room.public_id}/check_rule" } },
+    "GET /p/:page_id/check_rule/edit" => { to: ->(t) { "/p/#{t.page.to_param}/check_rule/edit" } },
+    "PATCH /p/:page_id/check_rule" => { to: ->(t) { "/p/#{t.page.to_param}/check_rule" }, with: { rule: { every: "never" } } },
+    "DELETE /p/:page_id/check_rule" => { to: ->(t) { "/p/#{t.page.to_param}/check_rule" } },
+    "GET /p/:page_id/checks" => { to: ->(t) { "/p/#{t.page.to_param}/checks" }, html: :seen },
+    "POST /p/:page_id/checks" => { to: ->(t) { "/p/#{t.page.to_param}/checks" }, with: { check: { note: "" } }, json: :json_kept },
+    "DELETE /p/:page_id/checks/:id" => { to: ->(t) { "/p/#{t.page.to_param}/checks/#{t.check.id}" }, json: :json_kept },
+    "GET /p/:page_id/out-of-date/new" => { to: ->(t) { "/p/#{t.page.to_param}/out-of-date/new" } },
+    "POST /p/:page_id/out-of-date" => { to: ->(t) { "/p/#{t.page.to_param}/out-of-date" }, with: { mark: { words: "Since May" } }, json: :json_draft },
+    "DELETE /p/:page_id/out-of-date" => { to: ->(t) { "/p/#{t.page.to_param}/out-of-date" }, json: :json_draft },
+    "POST /p/:page_id/helped" => { to: ->(t) { "/p/#{t.page.to_param}/helped?helped=1" } },
+    "PATCH /p/:page_id/helped" => { to: ->(t) { "/p/#{t.page.to_param}/helped" }, with: { answer: { words: "Thanks" } }, html: [ 404, 404, 303, 404, 404, 404 ] },
+    "POST /helped/:help_answer_id/hearing" => { to: ->(t) { "/helped/#{t.helped.id}/hearing" }, json: :json_kept },
+    "DELETE /helped/:help_answer_id/hearing" => { to: ->(t) { "/helped/#{t.helped.id}/hearing" }, json: :json_kept },
     "GET /desk/loose" => { to: "/desk/loose" },
     "POST /desk/loose" => { to: ->(t) { "/desk/loose?page=#{t.page.public_id}&on=#{t.page.public_id}" }, html: [ 404, 404, 403, 303, 303, 404 ] },
     "GET /p/:page_id/neighbourhood" => { to: ->(t) { "/p/#{t.page.to_param}/neighbourhood?steps=2" } },
@@ -376,7 +401,7 @@ class DoorsTest < ActionDispatch::IntegrationTest
     "ANY /:status" => { to: "/422", html: [ 422 ] * 6, json: nil }
   }.freeze
 
-  attr_reader :people, :pattern, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking, :circle, :room_circle, :slip
+  attr_reader :people, :pattern, :work, :pictured, :deck, :room, :page, :sibling, :binned, :grant, :page_grant, :mail, :signpost, :tag, :task, :shown_file, :source, :term, :arrival, :dispute, :note, :proposal, :answer, :invitation, :asking, :circle, :room_circle, :slip, :check, :helped
 
   setup do
     @people = { stranger: person("Sue Moor"), reader: person("Ben Holt"), writer: person("Wil Teal"), keeper: person("Ana Berg"), admin: person("Eve Lund", office: "administrator") }
@@ -411,6 +436,9 @@ class DoorsTest < ActionDispatch::IntegrationTest
     @slip = Slip.write(@people[:stranger]) && @people[:stranger].slip
     @circle, @room_circle = [ @page, @room ].map { |place| Circle.draw(place, level: "read", ends_on: Date.current + 9, by: @people[:keeper]).first }
     @asking = AccessRequest.ask(@people[:stranger], "/p/#{@page.to_param}")
+    @check = Check.say(@page, by: @people[:keeper])
+    @helped = HelpAnswer.give(@page, by: @people[:reader], helped: false)
+    @tour = Tour.begin(@room, by: @people[:keeper]).tap { |tour| tour.say(@page, "edited") }
     @mail = SentMail.keep(recipient: "a@b.example", subject: "Word", body: "A word", secret: nil)
     @pictured = person("Pia Lind")
     @pictured.picture.attach(io: Rails.root.join("docs/screenshots/read.png").open, filename: "picture.png", content_type: "image/png")

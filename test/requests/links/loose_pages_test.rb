@@ -15,7 +15,7 @@ class LoosePagesTest < ActionDispatch::IntegrationTest
   end
 
   def loose(of = nil)
-    get "/desk/loose", params: { of: of }.compact
+    get "/desk/loose", params: { show: of }.compact
     assert_response :success
     css_select(".rows .row-main").map(&:text)
   end

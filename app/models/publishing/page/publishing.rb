@@ -11,7 +11,7 @@ module Page::Publishing
 
   # What follows an edition, in this order, whatever way it came to be: each is told by +follow_edition(page, edition)+. A
   # subject adds a line.
-  FOLLOWED_BY = %w[Section CountedPage Passage Reference Forwarding PartsLedTo Task PageFile Dispute RemarkPlace Remark Review EditionWriter Changer TimedPublication Attribution Follow UnlinkedName].freeze
+  FOLLOWED_BY = %w[Section CheckDate TextDate CountedPage Passage Reference Forwarding PartsLedTo Task PageFile Dispute RemarkPlace Remark Review EditionWriter Changer TimedPublication Attribution Follow UnlinkedName].freeze
 
   included do
     has_many :editions

@@ -37,6 +37,7 @@ module Page::Movable
       update!(parent: (to if to.is_a?(Page)), position: position_after(after))
       gather_signposts(behind)
       refresh_access_lists
+      CheckDate.settle(subtree)
     end
     true
   end

@@ -13,11 +13,11 @@ module Zuhause
       administering = Need.new(office: :administrator)
 
       TABLE = {
-        read: reading, look_over: Need.new(level: :read, sight: :draft), pin: reading, copy: reading,
+        read: reading, look_over: Need.new(level: :read, sight: :draft), pin: reading, copy: reading, answer_help: Need.new(level: :read, sight: :edition, open: true),
         tick: commenting, comment: commenting,
         edit: writing, rename: writing, publish: writing, bin: writing, put_back: writing, add_subpage: writing, tag: writing,
         add_page: Need.new(level: :write, open: true), see_bin: Need.new(level: :write),
-        grant: keeping, template: keeping, own_list: keeping, review_rules: keeping, retract: Need.new(level: :keep, sight: :edition), give_notice: Need.new(level: :keep, sight: :edition), see_readers: Need.new(level: :keep, sight: :edition), put_aside: writing, erase: keeping, join: Need.new(level: :keep, sight: :draft, open: true), archive: keeping, describe_room: keeping,
+        grant: keeping, template: keeping, own_list: keeping, review_rules: keeping, retract: Need.new(level: :keep, sight: :edition), give_notice: Need.new(level: :keep, sight: :edition), check: Need.new(level: :keep, sight: :edition, open: true), check_rules: keeping, outdate: writing, see_readers: Need.new(level: :keep, sight: :edition), put_aside: writing, erase: keeping, join: Need.new(level: :keep, sight: :draft, open: true), archive: keeping, describe_room: keeping,
         make_room: Need.new(office: :member), terms: Need.new(office: :member),
         people: administering, groups: administering, house: administering, take_over: administering, order_rooms: administering,
         read_mails: administering, read_record: administering

@@ -17,6 +17,7 @@ module Zuhause
       # right, such as letting somebody in, has no mail of the news.
       TABLE = {
         published: %i[keeping following], restored: %i[keeping following], put_aside: %i[keeping following], taken_up: %i[keeping following],
+        outdated: %i[keeping following], brought_up_to_date: %i[keeping following], check_ahead: %i[keeping], check_due: %i[keeping], check_late: %i[keeping],
         named: %i[named], addressed: %i[named],
         noted: %i[keeping following], proposed: %i[keeping following], asked: %i[keeping following], spoken: %i[keeping following],
         replied: %i[answered keeping following], answer_chosen: %i[answered], words_taken: %i[answered], words_declined: %i[answered], remark_settled: %i[answered],

@@ -1,0 +1,11 @@
+# How the pages of a room stand, as far as somebody reads them.
+class Rooms::HealthsController < ApplicationController
+  door :somebody
+
+  def show
+    @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
+    @health = Care.new(viewer, pages: Page.where(room: @room)).room_health
+    @tour = Tour.of(@room, viewer)
+    @touring = Tour.order(@room, viewer).any?
+  end
+end

@@ -1,0 +1,15 @@
+# Whether a page is still true.
+module Page::CaredFor
+  extend ActiveSupport::Concern
+
+  included do
+    has_one :check_date
+    has_one :out_of_date_mark
+    has_many :checks
+    has_many :help_answers
+
+    # Pages that somebody should see to if there is reason: not those put aside, in archived rooms, in the practice room, or from which
+    # others are begun.
+    scope :in_care, -> { in_earnest.where(room: Room.in_use).where.not(id: PutAside.page_ids).where.not(id: Template.select(:page_id)) }
+  end
+end
