@@ -23,8 +23,8 @@ function go(by) {
   return lines.at(at < 0 ? (by > 0 ? 0 : -1) : (at + by) % lines.length)?.focus()
 }
 
-// Does something to the remark, or the thing in a list, that has the focus.
-const act = (name) => document.activeElement.closest("[data-remark], [data-item]")?.querySelector(`[data-act=${name}]`)?.click()
+// Does something to the remark that has the focus, or to the thing in a list that one is at.
+const act = (name) => (document.activeElement.closest("[data-remark], [data-item]") || document.querySelector("[data-item].change-here"))?.querySelector(`[data-act=${name}]`)?.click()
 
 function linkedFrom() {
   const part = document.querySelector("#linked-from")

@@ -1,6 +1,7 @@
 # The weekly letter of the maintenance desk, to whoever keeps something that needs care.
 module DeskLetter
   WINDOW = 1.hour # in which a letter that was never sent before is due
+  BETWEEN = 5.days # at least, whatever hour and day somebody chooses meanwhile
 
   class << self
     # @return [Integer] letters written
@@ -8,7 +9,7 @@ module DeskLetter
       settings = NewsSetting.where(person: keepers).index_by(&:person_id)
       keepers.count do |person|
         setting = settings[person.id] || NewsSetting.new(person: person)
-        setting.desk_letter? && setting.next_weekly(setting.desk_letter_at || now - WINDOW) <= now && send_to(person, setting, now: now)
+        setting.desk_letter? && setting.next_weekly(setting.desk_letter_at&.+(BETWEEN) || now - WINDOW) <= now && send_to(person, setting, now: now)
       end
     end
 

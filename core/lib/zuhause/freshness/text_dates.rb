@@ -17,13 +17,14 @@ module Zuhause
       NAMES = MONTHS.keys.sort_by { |name| -name.size }.join("|")
       MONTH = /(?<month>(?i:#{NAMES}))\b\.?/
       DAY = /(?<![\p{L}\p{N}.,])(?<day>\d{1,2})(?:st|nd|rd|th|\.)?/
-      YEAR = /(?<year>(?:19|20|21)\d\d)(?![\p{L}\p{N}])/
+      BARE_YEAR = /(?<year>(?:19|20|21)\d\d)/
+      YEAR = /#{BARE_YEAR}(?![\p{L}\p{N}])/
       FORMS = [
-        /(?<![\p{L}\p{N}-])#{YEAR.source.sub("(?![\\p{L}\\p{N}])", "")}-(?<number>\d\d)-(?<day>\d\d)(?![\p{L}\p{N}])/,
+        /(?<![\p{L}\p{N}-])#{BARE_YEAR}-(?<number>\d\d)-(?<day>\d\d)(?![\p{L}\p{N}])/,
         /#{DAY} (?:of )?#{MONTH},? #{YEAR}/,
         /(?<![\p{L}\p{N}])#{MONTH} (?<day>\d{1,2})(?:st|nd|rd|th)?,? #{YEAR}/,
-        /(?<![\p{L}\p{N}.,])(?<day>\d{1,2})\. ?(?<number>\d{1,2})\. ?#{YEAR}/,
-        /(?<![\p{L}\p{N}])#{MONTH} #{YEAR}/
+        /(?<![\p{L}\p{N}.,])(?<day>\d{1,2})\. ?(?<number>\d{1,2})\. ?#{YEAR}(?!\.\d)/,
+        /(?<![\p{L}\p{N}])(?<!\d )(?<!\d\. )#{MONTH} #{YEAR}/
       ].freeze
       ANY_YEAR = /(?:19|20|21)\d\d/
       MOST = 500 # of one document
@@ -56,7 +57,7 @@ module Zuhause
       end
 
       def of_block(node)
-        return [] if node["type"] == "code" || !Document::Schema::NODES.fetch(node["type"]).textblock?
+        return [] if node["type"] == "code_block" || !Document::Schema::NODES.fetch(node["type"]).textblock?
 
         in_text(Document::Text.of(node)).map { |day, words| Found.new(day, node.dig("attrs", "id"), words) }
       end
