@@ -132,7 +132,7 @@ class LargeHouse
     Page.where(id: rows).update_all("draft_id = (SELECT id FROM drafts WHERE page_id = pages.id), edition_id = (SELECT id FROM editions WHERE page_id = pages.id)")
     Page.where(id: rows).includes(:edition).each do |page|
       page.edition.state = states[page.id]
-      [ Section, Reference ].each { |follower| follower.follow_edition(page, page.edition) }
+      [ Section, CheckDate, TextDate, Reference ].each { |follower| follower.follow_edition(page, page.edition) }
       page.draft.state = states[page.id]
       Reference.follow_draft(page, page.draft)
     end

@@ -37,7 +37,7 @@ class LinksBench
     page = most_led_to(viewer)
     count = LinkedFrom.new(page, viewer).count_of_all
     measure("what points to a page: #{count} pages", floor) { visit "/p/#{page.to_param}/linked-from" }
-    measure("the desk: #{PromisedPages.new(viewer).count} promised, #{BrokenLinks.new(viewer).count} broken, #{SeenAddresses.new(viewer).count} addresses", floor) { visit "/desk" }
+    measure("the desk (of all): #{PromisedPages.new(viewer).count} promised, #{BrokenLinks.new(viewer).count} broken, #{SeenAddresses.new(viewer).count} addresses", floor) { visit "/desk?of=house" }
     measure("promised pages", floor) { visit "/desk/promised" }
     measure("links that lead nowhere", floor) { visit "/desk/broken" }
     measure("addresses of other sites", floor) { visit "/desk/addresses" }

@@ -913,6 +913,17 @@ FOREIGN KEY ("page_id")
 CREATE INDEX "index_tour_stops_on_page_id" ON "tour_stops" ("page_id");
 CREATE UNIQUE INDEX "index_tour_stops_on_tour_id_and_page_id" ON "tour_stops" ("tour_id", "page_id");
 CREATE INDEX "index_readings_on_page_id_and_read_at" ON "readings" ("page_id", "read_at");
+CREATE INDEX index_references_inserts ON "references" (target_id, page_id) WHERE "use" = 'insert' AND stage = 'edition';
+CREATE INDEX index_references_cites ON "references" (target_id, page_id) WHERE "use" = 'cite' AND stage = 'edition';
+CREATE TRIGGER versions_references_come AFTER INSERT ON "references" WHEN new.stage <> 'draft' BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_references_go AFTER DELETE ON "references" WHEN old.stage <> 'draft' BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_references_change AFTER UPDATE ON "references" WHEN new.stage <> 'draft' BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_promises_come AFTER INSERT ON promises BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_promises_go AFTER DELETE ON promises BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_promises_change AFTER UPDATE ON promises BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_templates_come AFTER INSERT ON templates BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_templates_go AFTER DELETE ON templates BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE INDEX index_editions_not_small ON editions (page_id, published_at) WHERE NOT small;
 INSERT INTO "schema_migrations" (version) VALUES
 ('20261127000016'),
 ('20261127000015'),

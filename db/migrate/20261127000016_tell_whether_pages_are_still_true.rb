@@ -1,10 +1,20 @@
 # By when pages are to be checked, who confirmed them, what is out of date, whether a page helped, and going through a room.
 class TellWhetherPagesAreStillTrue < ActiveRecord::Migration[7.2]
+  # What leads where, as far as others than writers know.
+  LINKED = {
+    "references_come" => "INSERT ON \"references\" WHEN new.stage <> 'draft'", "references_go" => "DELETE ON \"references\" WHEN old.stage <> 'draft'", "references_change" => "UPDATE ON \"references\" WHEN new.stage <> 'draft'",
+    "promises_come" => "INSERT ON promises", "promises_go" => "DELETE ON promises", "promises_change" => "UPDATE ON promises", "templates_come" => "INSERT ON templates", "templates_go" => "DELETE ON templates"
+  }.freeze
+
   def up
     checking
     answering
     touring
     add_index :readings, %i[page_id read_at]
+    # What is shown live and what is cited is little of all that texts point to.
+    %w[insert cite].each { |use| execute "CREATE INDEX index_references_#{use}s ON \"references\" (target_id, page_id) WHERE \"use\" = '#{use}' AND stage = 'edition'" }
+    execute "CREATE INDEX index_editions_not_small ON editions (page_id, published_at) WHERE NOT small"
+    LINKED.each { |name, at| execute "CREATE TRIGGER versions_#{name} AFTER #{at} BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END" }
     execute "ALTER TABLE news_settings ADD COLUMN desk_letter boolean NOT NULL DEFAULT 1"
     execute "ALTER TABLE news_settings ADD COLUMN desk_letter_at datetime(6)"
     # Of a filled house: what stands is what was published last, or else first of all; its texts are read by the job.
@@ -19,6 +29,9 @@ class TellWhetherPagesAreStillTrue < ActiveRecord::Migration[7.2]
   def down
     execute "ALTER TABLE news_settings DROP COLUMN desk_letter_at"
     execute "ALTER TABLE news_settings DROP COLUMN desk_letter"
+    execute "DROP INDEX index_editions_not_small"
+    LINKED.each_key { |name| execute "DROP TRIGGER versions_#{name}" }
+    %w[insert cite].each { |use| execute "DROP INDEX index_references_#{use}s" }
     remove_index :readings, %i[page_id read_at]
     %i[tour_stops tours help_answers text_dates out_of_date_marks check_dates checks check_rules].each { |table| drop_table table }
   end

@@ -7,7 +7,7 @@ class Care
   # @param pages [ActiveRecord::Relation<Page>, nil] of which; nil for all that the viewer reads
   # @param today [Date]
   def initialize(viewer, pages: nil, today: House.today)
-    @viewer, @today = viewer, today
+    @viewer, @today, @within = viewer, today, pages
     @pages = Page.read_by(viewer).in_care
     @pages = @pages.where(id: pages.select(:id)) if pages
   end
@@ -23,7 +23,7 @@ class Care
   # @param some [Array<Page>] of those
   # @return [Hash{Integer=>Zuhause::Freshness::Health}] by id
   def healths(some)
-    facts_of(some).transform_values { |facts| Zuhause::Freshness::Health.new(facts, today: @today) }
+    facts_of(some.map(&:id)).transform_values { |facts| Zuhause::Freshness::Health.new(facts, today: @today) }
   end
 
   # @param page [Page]
@@ -34,12 +34,16 @@ class Care
 
   # @return [Zuhause::Freshness::RoomHealth] of all of them
   def room_health
-    Zuhause::Freshness::RoomHealth.new(healths(pages.select(:id, :access_list_id, :created_at, :room_id, :ancestry, :edition_id).to_a).values)
+    Zuhause::Freshness::RoomHealth.new(facts_of(pages.ids).values.map { |facts| Zuhause::Freshness::Health.new(facts, today: @today) })
   end
 
   private
 
   attr_reader :viewer
+
+  def kept_lists
+    @kept_lists ||= KeptLists.ids(viewer)
+  end
 
   # When a day that is so many months ago began.
   def unread_since
@@ -55,11 +59,11 @@ class Care
   end
 
   def unkept
-    pages.where.not(access_list_id: KeptLists.ids)
+    pages.where(access_list_id: viewer.list_ids(:read) - kept_lists)
   end
 
   def unread
-    pages.where(created_at: ...unread_since).where(id: CheckDate.where(base_at: ...unread_since).select(:page_id))
+    pages.where(id: CheckDate.where(base_at: ...unread_since).select(:page_id))
          .where.not(Reading.where("readings.page_id = pages.id").where(read_at: unread_since..).arel.exists)
   end
 
@@ -89,18 +93,19 @@ class Care
 
   # Rows that each reason is found by: of which page, and what.
 
-  def cited
-    Reference.from_editions.where(use: "cite").joins('JOIN check_dates ON check_dates.page_id = "references".page_id')
+  # Of a use that few references are of: they are found by an index of their own, which wants its condition in so many words.
+  def used(use)
+    Reference.where("\"references\".\"use\" = '#{use}' AND \"references\".stage = 'edition'").joins('CROSS JOIN check_dates ON check_dates.page_id = "references".page_id')
   end
 
   def changed_sources
-    cited.joins('JOIN sources ON sources.public_id = "references".target_id').where("sources.updated_at > check_dates.base_at AND sources.updated_at <> sources.created_at")
+    used("cite").from('sources CROSS JOIN "references" INDEXED BY index_references_cites').where('"references".target_id = sources.public_id').where("sources.updated_at > check_dates.base_at AND sources.updated_at <> sources.created_at")
   end
 
   # Shown live, and published anew since, small changes apart.
   def changed_inserts
-    Reference.from_editions.where(use: "insert", target_kind: "page").joins('JOIN check_dates ON check_dates.page_id = "references".page_id')
-             .joins('JOIN pages AS shown ON shown.public_id = "references".target_id').where("shown.id IN (?)", Page.read_by(viewer).select(:id))
+    used("insert").from('"references" INDEXED BY index_references_inserts').where(target_kind: "page").joins('CROSS JOIN pages AS shown ON shown.public_id = "references".target_id')
+             .where("shown.bin_root_id IS NULL AND shown.edition_id IS NOT NULL").where(viewer.listed(Page.arel_table.alias("shown"), :read))
              .where(Edition.where("editions.page_id = shown.id AND NOT editions.small AND editions.published_at > check_dates.base_at").arel.exists)
   end
 
@@ -115,11 +120,11 @@ class Care
 
   # @return [Array<Array(Integer, String)>] pages, and where their links lead and nothing is
   def broken_rows
-    @broken_rows ||= BrokenLinks.new(viewer).rows_of_editions
+    @broken_rows ||= BrokenLinks.new(viewer, within: @within).rows_of_editions
   end
 
   def gone_addresses
-    Reference.from_editions.where(target_kind: "web").joins('JOIN web_addresses ON web_addresses.address = "references".target_id').where(web_addresses: { state: "gone" })
+    Reference.from('web_addresses CROSS JOIN "references"').from_editions.where(target_kind: "web").where("web_addresses.state = 'gone' AND \"references\".target_id = web_addresses.address")
   end
 
   def passed_days
@@ -127,23 +132,29 @@ class Care
   end
 
   # What is known of each, in a query for each kind.
-  def facts_of(some)
-    ids = some.map(&:id)
-    counts = counts_of(ids)
-    dates, marks = CheckDate.where(page_id: ids).index_by(&:page_id), OutOfDateMark.where(page_id: ids).pluck(:page_id).to_set
-    read = Reading.where(page_id: ids).group(:page_id).maximum(:read_at)
-    days = passed_days.where(page_id: ids).pluck(:page_id, :day).group_by(&:first)
-    some.to_h do |page|
-      date = dates[page.id]
-      [ page.id, Zuhause::Freshness::Facts.new(due_on: date&.due_on, since: date&.since || day(page.created_at), outdated: marks.include?(page.id), kept: KeptLists.ids.include?(page.access_list_id),
-                                              there_since: day(page.created_at), read_on: read[page.id]&.then { |at| day(at) }, days: days.fetch(page.id, []).map(&:last), **counts.transform_values { |of| of.fetch(page.id, 0) }) ]
+  #
+  # @param ids [Array<Integer>]
+  def facts_of(ids)
+    counts, marks = counts_of(ids), of(OutOfDateMark, ids).pluck(:page_id).to_set
+    read, days = of(Reading, ids).group(:page_id).maximum(:read_at), of(passed_days, ids).pluck(:page_id, :day).group_by(&:first)
+    standing(ids).to_h do |id, list, due_on, since|
+      [ id, Zuhause::Freshness::Facts.new(due_on, since, marks.include?(id), kept_lists.include?(list), read[id]&.then { |at| day(at) }, *counts.map { |found| found.fetch(id, 0) }, days[id]&.map(&:last) || []) ]
     end
   end
 
+  def standing(ids)
+    of(CheckDate, ids).joins(:page).pluck("pages.id", "pages.access_list_id", :due_on, :since)
+  end
+
+  # @return [Array<Hash{Integer=>Integer}>] in the order of the facts
   def counts_of(ids)
-    { sources: changed_sources.where(page_id: ids).group(:page_id).distinct.count(:target_id), inserts: changed_inserts.where(page_id: ids).group(:page_id).distinct.count(:target_id),
-      questions: open_questions.where(page_id: ids).group(:page_id).count, unhelped: HelpAnswer.waiting.where(page_id: ids).group("help_answers.page_id").count,
-      broken: broken_rows.group_by(&:first).slice(*ids).transform_values(&:size), gone: gone_addresses.where(page_id: ids).group(:page_id).distinct.count(:target_id) }
+    [ of(changed_sources, ids).group(:page_id).distinct.count(:target_id), of(changed_inserts, ids).group(:page_id).distinct.count(:target_id), of(open_questions, ids).group(:page_id).count,
+      of(HelpAnswer.waiting, ids).group("help_answers.page_id").count, broken_rows.map(&:first).tally, of(gone_addresses, ids).group(:page_id).distinct.count(:target_id) ]
+  end
+
+  # Rows of those pages; written out, since some thousand numbers bound one by one would take longer than the query.
+  def of(rows, ids)
+    rows.where(Arel::Nodes::In.new(rows.arel_table[:page_id], Arel.sql(ids.join(","))))
   end
 
   def day(time)

@@ -28,8 +28,8 @@ class CheckStanding
 
   # @return [Zuhause::Freshness::Health, nil] nil for what nobody has to see to
   def health
-    care = Care.new(@viewer)
-    care.health(page) if care.pages.exists?(page.id)
+    care = Care.new(@viewer, pages: Page.where(id: page.id))
+    care.health(page) if care.pages.exists?
   end
 
   # @return [Array<Check>]

@@ -32,7 +32,10 @@ class Desk
   # @param name [Symbol] of {GROUPS}
   # @return [Integer]
   def count(name)
-    GROUPS[:linking].include?(name) ? linking(name).count : list(name).count
+    return linking(name) if GROUPS[:linking].include?(name)
+    return said.fetch(name) if DeskList::Remarks::KINDS.key?(name)
+
+    list(name).count
   end
 
   # @param name [Symbol] of {LISTS}
@@ -47,14 +50,20 @@ class Desk
     @care ||= Care.new(scope.viewer, pages: scope.pages)
   end
 
+  # In one query for all kinds of what is said.
+  def said
+    @said ||= DeskList::Remarks.counts(scope)
+  end
+
+  # Looking for loose pages goes through all that one reads: what was found is kept until something leads elsewhere.
   def linking(name)
     viewer, within = scope.viewer, scope.pages
     case name
-    when :promised then PromisedPages.new(viewer, within: within)
-    when :broken then BrokenLinks.new(viewer, within: within)
-    when :addresses then SeenAddresses.new(viewer, within: within)
-    when :loose then LoosePages.new(viewer, within: within)
-    when :names then UnlinkedNames.new(viewer, within: within)
+    when :promised then PromisedPages.new(viewer, within: within).count
+    when :broken then BrokenLinks.new(viewer, within: within).count
+    when :addresses then SeenAddresses.new(viewer, within: within).count
+    when :loose then viewer.kept_fetch([ :loose, viewer.person&.id, scope.to_params ], of: %i[people lists rooms pages links]) { LoosePages.new(viewer, within: within).count }
+    when :names then UnlinkedNames.new(viewer, within: within).count
     end
   end
 end

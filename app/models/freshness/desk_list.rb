@@ -61,7 +61,7 @@ class DeskList
     # @param items [Array<Page>]
     # @return [Hash{Integer=>Zuhause::Freshness::Health}]
     def healths(items)
-      @healths ||= @care.healths(items)
+      @healths ||= Care.new(viewer, pages: Page.where(id: items.map(&:id))).healths(items)
     end
 
     def day_of(page)
@@ -86,21 +86,38 @@ class DeskList
     KIND = :remark
     KINDS = { questions: "question", proposals: "proposal", notes: "note" }.freeze
 
+    # @param scope [DeskScope]
+    # @return [Hash{Symbol=>Integer}] of each of these lists
+    def self.counts(scope)
+      said = new(:notes, scope, nil).said
+      counted = said.where(kind: "question", standing: "open").or(said.where(kind: Remark::ON_TEXT).open_still).group(:kind).count
+      KINDS.transform_values { |kind| counted.fetch(kind, 0) }
+    end
+
     # @param items [Array<Remark>]
     # @return [ToldRemarks]
     def told(items)
       @told ||= ToldRemarks.new(items, viewer, replies: false)
     end
 
+    # @return [ActiveRecord::Relation<Remark>] of all kinds
+    def said
+      return Remark.none unless viewer.hears?
+
+      all = Remark.kept.firsts.joins(:page)
+      all = all.where(page_id: @scope.pages.select(:id)) if @scope.pages
+      all.merge(Page.seen_by(viewer).in_care).where(draft: false).or(all.merge(Page.drafts_seen_by(viewer).in_care))
+    end
+
     private
 
     def all
-      found = Remark.seen_by(viewer).kept.firsts.of_kind(KINDS.fetch(name)).where(page_id: scoped(Page.kept.in_care).select(:id))
+      found = said.of_kind(KINDS.fetch(name))
       name == :questions ? found.where(standing: "open") : found.open_still
     end
 
     def in_order
-      all.includes(:author, page: %i[room edition]).order(:created_at, :id)
+      all.preload(:author, page: %i[room edition]).order(:created_at, :id)
     end
   end
 

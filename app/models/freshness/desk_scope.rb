@@ -50,14 +50,18 @@ class DeskScope
 
   # @return [Array<Room>] that can be chosen: those with pages that the viewer reads
   def rooms
-    Room.in_use.where(id: Page.read_by(viewer).in_earnest.select(:room_id)).in_order
+    ids = viewer.kept_fetch([ :rooms_read, viewer.person&.id ], of: %i[people lists rooms pages]) { Page.read_by(viewer).in_earnest.distinct.pluck(:room_id).freeze }
+    Room.in_use.where(id: ids).in_order
   end
 
   # @return [Array<Person>] who keep something, as far as the viewer meets them
   def people
     return [] unless viewer.active_member?
 
-    entries = AccessListEntry.where(level: :keep).lasting.where(access_list_id: Page.read_by(viewer).in_earnest.select(:access_list_id))
-    Person.active.where(role: "member").where(id: entries.where.not(person_id: nil).select(:person_id)).or(Person.active.where(role: "member").where(id: Membership.where(group_id: entries.where.not(group_id: nil).select(:group_id)).select(:person_id))).by_name.to_a
+    ids = viewer.kept_fetch([ :keepers_met, viewer.person&.id ], of: %i[people lists rooms pages]) do
+      keeping = AccessListEntry.where(level: :keep).lasting.where(access_list_id: Page.read_by(viewer).in_earnest.select(:access_list_id))
+      (keeping.distinct.pluck(:person_id) | Membership.where(group_id: keeping.select(:group_id)).distinct.pluck(:person_id)).compact.freeze
+    end
+    Person.active.where(role: "member", id: ids).by_name.to_a
   end
 end

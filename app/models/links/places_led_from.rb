@@ -33,7 +33,13 @@ class PlacesLedFrom
   end
 
   def rows
-    @rows ||= @things.any? ? SeenReferences.of(Reference.where(@column => @things), @viewer).order(:id).pluck(@column, :page_id, :block_id, :context, :stage) : []
+    @rows ||= @things.any? ? SeenReferences.of(pointing, @viewer).order(:id).pluck(@column, :page_id, :block_id, :context, :stage) : []
+  end
+
+  # Targets are found by what they are, or are part of.
+  def pointing
+    found = Reference.where(@column => @things)
+    @column == :target ? found.where(target_id: @things.map { |target| target[/:([^#]+)/, 1] }.uniq) : found
   end
 
   # What is published comes before drafts, and each page once.

@@ -59,13 +59,20 @@ class UnlinkedNames
     @tally ||= counting.group(:target_id).order(Arel.sql("COUNT(DISTINCT unlinked_names.page_id) DESC, unlinked_names.target_id")).pluck(:target_id, Arel.sql("COUNT(DISTINCT unlinked_names.page_id)"))
   end
 
+  # Row by row: there are fewer of them than of pages that one reads.
   def seen
-    UnlinkedName.where(page_id: Page.read_by(@viewer).select(:id), target_id: Page.read_by(@viewer).select(:id))
+    UnlinkedName.where(read("unlinked_names.page_id")).where(read("unlinked_names.target_id"))
+  end
+
+  # @param column [String] holding a page's id
+  def read(column)
+    Page.read_by(@viewer).where("pages.id = #{column}").arel.exists
   end
 
   # Whoever sees a draft sees what has been linked there.
   def counting
-    @counting ||= (@within ? seen.where(page_id: @within.select(:id)) : seen).where.not(covered.arel.exists).where("NOT unlinked_names.drafted OR unlinked_names.page_id NOT IN (?)", Page.drafts_seen_by(@viewer).select(:id))
+    @counting ||= (@within ? seen.where(page_id: @within.select(:id)) : seen).where.not(covered.arel.exists)
+                                                                               .where(UnlinkedName.arel_table[:drafted].eq(false).or(Page.drafts_seen_by(@viewer).where("pages.id = unlinked_names.page_id").arel.exists.not))
   end
 
   # Another that is seen begins before it and reaches into it, or begins with it and is longer.
@@ -73,8 +80,7 @@ class UnlinkedNames
     one, other = UnlinkedName.arel_table, UnlinkedName.arel_table.alias("others")
     before = other[:start].lt(one[:start]).and((other[:start] + other[:length]).gt(one[:start]))
     longer = other[:start].eq(one[:start]).and(other[:length].gt(one[:length]))
-    UnlinkedName.unscoped.from(other).select("1").where(other[:page_id].eq(one[:page_id])).where(other[:block_id].eq(one[:block_id])).where(before.or(longer))
-                .where(other[:target_id].in(Page.read_by(@viewer).select(:id).arel))
+    UnlinkedName.unscoped.from(other).select("1").where(other[:page_id].eq(one[:page_id])).where(other[:block_id].eq(one[:block_id])).where(before.or(longer)).where(read("others.target_id"))
   end
 
   # @return [Place, nil] nil if the text says something else by now

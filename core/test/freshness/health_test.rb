@@ -12,7 +12,7 @@ class FreshnessHealthTest < Minitest::Test
     overdue: [ { due_on: TODAY - 1 }, { due_on: TODAY }, { on: TODAY - 1 } ],
     outdated: [ { outdated: true }, { outdated: false }, {} ],
     unkept: [ { kept: false }, { kept: true }, {} ],
-    unread: [ { since: TODAY << 13, there_since: TODAY << 30, read_on: TODAY << 12 }, { since: TODAY << 13, there_since: TODAY << 30, read_on: (TODAY << 12) + 1 }, { on: TODAY << 12 } ],
+    unread: [ { since: TODAY << 13, read_on: TODAY << 12 }, { since: TODAY << 13, read_on: (TODAY << 12) + 1 }, { on: TODAY << 12 } ],
     sources: [ { sources: 2 }, { sources: 0 }, { count: 2 } ],
     inserts: [ { inserts: 1 }, { inserts: 0 }, { count: 1 } ],
     asked: [ { questions: 2, unhelped: 1 }, { questions: 1, unhelped: 1 }, { count: 3 } ],
@@ -32,17 +32,17 @@ class FreshnessHealthTest < Minitest::Test
 
   CASES.each do |name, (given, just_not, told)|
     define_method("test_#{name}") do
-      found = health(**fit(given)).reasons
+      found = health(**given).reasons
       assert_equal [ name ], found.map(&:name)
       assert_equal told, found.first.to_h.slice(*told.keys)
-      assert_empty health(**fit(just_not)).reasons
+      assert_empty health(**just_not).reasons
       refute_empty found.first.mends
-      refute health(**fit(given)).in_order?(found.first.aspect)
+      refute health(**given).in_order?(found.first.aspect)
     end
   end
 
   def test_of_a_page_that_nobody_has_read_yet_it_counts_from_when_it_could_be_read
-    old = { there_since: TODAY << 13, since: TODAY << 13, read_on: nil }
+    old = { since: TODAY << 13, read_on: nil }
     assert_equal [ :unread ], health(**old).reasons.map(&:name)
     assert_empty health(**old, since: TODAY << 2).reasons, "whoever said that it is correct has looked at it"
   end
@@ -51,7 +51,7 @@ class FreshnessHealthTest < Minitest::Test
     random = Random.new(Integer(ENV.fetch("SEED", "3")))
     300.times do
       since = TODAY - random.rand(800)
-      health = health(since: since, due_on: [ nil, TODAY - random.rand(-40..40) ].sample(random: random), outdated: random.rand(4).zero?, kept: random.rand(4) > 0, there_since: since - random.rand(300), read_on: [ nil, TODAY - random.rand(800) ].sample(random: random),
+      health = health(since: since, due_on: [ nil, TODAY - random.rand(-40..40) ].sample(random: random), outdated: random.rand(4).zero?, kept: random.rand(4) > 0, read_on: [ nil, TODAY - random.rand(800) ].sample(random: random),
                       sources: random.rand(2), inserts: random.rand(2), questions: random.rand(3), unhelped: random.rand(3), broken: random.rand(2), gone: random.rand(2), days: Array.new(random.rand(4)) { TODAY - random.rand(-300..900) })
       names = health.reasons.map(&:name)
       assert_equal Reasons::TABLE.keys & names, names
@@ -64,12 +64,5 @@ class FreshnessHealthTest < Minitest::Test
     assert_equal [ 4, 1 ], [ room.pages, room.well ]
     assert_equal({ checked: 1, kept: 1, read: 0, sources: 2, answers: 0, links: 0, days: 0 }, Reasons::ASPECTS.to_h { |aspect| [ aspect, room.lacking(aspect) ] })
     assert_equal [ 1, 1, 1, 0 ], %i[overdue outdated inserts asked].map { |name| room.with(name) }
-  end
-
-  private
-
-  # Without what would be a reason by itself.
-  def fit(given)
-    given[:since] && !given.key?(:there_since) ? { there_since: given[:since], read_on: TODAY, **given } : given
   end
 end

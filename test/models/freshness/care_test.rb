@@ -177,7 +177,7 @@ class CareTest < ActiveSupport::TestCase
     cited = Source.where(public_id: references.select { |each| each.use == "cite" }.map(&:target_id))
     led = references.select { |each| each.target_kind == "page" }.map(&:target_id)
     { overdue: page.check_date.due_on && page.check_date.due_on < today, outdated: OutOfDateMark.exists?(page: page), unkept: page.audience.keepers.none?,
-      unread: [ read, page.created_at, base ].compact.max.to_date <= year,
+      unread: [ read, base ].compact.max.to_date <= year,
       sources: cited.any? { |source| source.updated_at > base && source.updated_at != source.created_at },
       inserts: shown.any? { |each| each.editions.any? { |edition| !edition.small? && edition.published_at > base } },
       asked: Remark.where(page: page, kind: "question", standing: "open").count + HelpAnswer.where(page: page, helped: false, seen_at: nil).count { |answer| answer.created_at >= base } >= 3,

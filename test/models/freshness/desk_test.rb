@@ -1,7 +1,7 @@
 require "test_helper"
 
 # The maintenance desk by scope, its weekly letter, and a room's tour.
-class DeskTest < ActiveSupport::TestCase
+class MaintenanceDeskTest < ActiveSupport::TestCase
   setup do
     @ana, @ben, @cem = person("Ana Berg"), person("Ben Holt"), person("Cem Roth")
     @aboard, @ashore = new_room("On Board", keeper: @ana, open: true), new_room("Ashore", keeper: @ben, open: true)

@@ -72,7 +72,7 @@ class LoosePagesTest < ActionDispatch::IntegrationTest
     assert_equal %w[Drills Fire], loose
     assert_equal [ "Link it on “Start”: Drills", "Link it on “Drills”: Fire" ], css_select("button[data-change]").map { |button| button["aria-label"] }
     post "/desk/loose", params: { page: @drills.public_id, on: @front.public_id }
-    assert_redirected_to "/desk/loose"
+    assert_redirected_to "/desk/loose?of=house"
     assert_match(/\[Drills\]\(page:#{@drills.public_id}\)/, Zuhause::Markup::MarkdownWriter.write(@front.reload.draft.document))
     assert_equal 1, @front.edition.number
     sign_in @ben

@@ -10,6 +10,10 @@ module Page::CaredFor
 
     # Pages that somebody should see to if there is reason: not those put aside, in archived rooms, in the practice room, or from which
     # others are begun.
-    scope :in_care, -> { in_earnest.where(room: Room.in_use).where.not(id: PutAside.page_ids).where.not(id: Template.select(:page_id)) }
+    scope :in_care, lambda {
+      aside = PutAside.page_ids
+      found = where(room_id: Room.in_use.in_earnest.select(:id)).where.not(id: Template.select(:page_id))
+      aside.any? ? found.where.not(id: aside) : found
+    }
   end
 end

@@ -15,6 +15,9 @@ module Zuhause
         end
       end
 
+      SOME = 300 # days in which nothing is unread, which is quickly told
+      private_constant :SOME
+
       # @return [Array<Found>] in the order of the table
       attr_reader :reasons
 
@@ -22,7 +25,7 @@ module Zuhause
       # @param today [Date]
       def initialize(facts, today:)
         @facts, @today = facts, today
-        @reasons = Reasons::TABLE.keys.filter_map { |name| send(name) }.freeze
+        @reasons = [ overdue, outdated, unkept, unread, sources, inserts, asked, broken, gone, passed ].compact.freeze
       end
 
       def well?
@@ -51,10 +54,10 @@ module Zuhause
         found(:unkept) unless facts.kept
       end
 
-      # Whoever said that it is still correct has looked at it too.
+      # Whoever confirmed it has looked at it too.
       def unread
-        last = [ facts.read_on, facts.there_since, facts.since ].compact.max
-        found(:unread, on: facts.read_on) if last <= today << Reasons::UNREAD
+        last = facts.read_on && facts.read_on > facts.since ? facts.read_on : facts.since
+        found(:unread, on: facts.read_on) if today.jd - last.jd > SOME && last <= today << Reasons::UNREAD
       end
 
       def sources
@@ -80,6 +83,8 @@ module Zuhause
 
       # Days that lay ahead when somebody last confirmed the text, and are over.
       def passed
+        return if facts.days.empty?
+
         over = facts.days.select { |day| day >= facts.since && day < today }.uniq
         found(:passed, count: over.size, on: over.min) if over.any?
       end
