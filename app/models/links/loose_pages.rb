@@ -33,7 +33,7 @@ class LoosePages
 
   def pages
     found = read.where.not(id: PutAside.page_ids).where.not(id: Template.select(:page_id))
-    found = of == "unreached" ? found.where.not(id: reached.to_a) : found.where.not(led_to.arel.exists).where.not(promised.arel.exists)
+    found = of == "unreached" ? found.where(id: unreached) : found.where.not(led_to.arel.exists).where.not(promised.arel.exists)
     found = found.where(id: @within.select(:id)) if @within
     found.joins(:room).order("rooms.position", "rooms.id", Arel.sql("pages.title COLLATE NOCASE"), :id)
   end
@@ -53,14 +53,19 @@ class LoosePages
              .where('promises.page_id = pages.id AND "references".page_id <> pages.id').where(page_id: read.select(:id)).select("1")
   end
 
+  # To find them all links are followed: what was found is kept until something leads elsewhere.
+  #
+  # @return [Array<Integer>] ids of pages to which no front page leads
+  def unreached
+    @viewer.kept_fetch([ :unreached, @viewer.person&.id ], of: %i[people lists rooms pages links]) { (read.ids - reached.to_a).freeze }
+  end
+
   # @return [Set<Integer>] ids of pages to which front pages lead
   def reached
-    @reached ||= begin
-      ways = Hash.new { |found, id| found[id] = [] }
-      PageLinks.new(@viewer).all.each { |from, to, _use| ways[from] << to }
-      read.pluck(:id, :ancestry).each { |id, ancestry| (above = ancestry.split("/").last.to_i).positive? && ways[above] << id }
-      walk(starts, ways)
-    end
+    ways = Hash.new { |found, id| found[id] = [] }
+    PageLinks.new(@viewer).all.each { |from, to, _use| ways[from] << to }
+    read.pluck(:id, :ancestry).each { |id, ancestry| (above = ancestry.split("/").last.to_i).positive? && ways[above] << id }
+    walk(starts, ways)
   end
 
   def walk(from, ways)

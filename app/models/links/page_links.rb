@@ -44,10 +44,10 @@ class PageLinks
   end
 
   def kept
-    joined('JOIN promises ON promises.title = "references".target_id JOIN pages AS led_to ON led_to.id = promises.page_id').where(target_kind: "promise")
+    joined('JOIN promises ON promises.title = "references".target_id JOIN pages AS led_to ON led_to.id = +promises.page_id').where(target_kind: "promise")
   end
 
   def joined(join)
-    Reference.from_editions.where(use: USES, page_id: read).joins(join).where("led_to.id IN (?)", read).where('led_to.id <> "references".page_id')
+    Reference.from_editions.where(use: USES, page_id: read).joins(join).where("+led_to.id IN (?)", read).where('led_to.id <> "references".page_id')
   end
 end
