@@ -42,6 +42,11 @@ class Viewer
     Arel::Nodes::In.new(table[:access_list_id], Arel.sql(list_ids(level).join(",")))
   end
 
+  # What is read by it, see Page.read_by, as a condition on the table of pages under any name.
+  def reading(table)
+    listed(table, :read).and(table[:bin_root_id].eq(nil)).and(table[:edition_id].not_eq(nil))
+  end
+
   # @param place [Room, Page]
   # @return [Symbol] the level there
   def level_on(place)

@@ -105,7 +105,7 @@ class Care
   # Shown live, and published anew since, small changes apart.
   def changed_inserts
     used("insert").from('"references" INDEXED BY index_references_inserts').where(target_kind: "page").joins('CROSS JOIN pages AS shown ON shown.public_id = "references".target_id')
-             .where("shown.bin_root_id IS NULL AND shown.edition_id IS NOT NULL").where(viewer.listed(Page.arel_table.alias("shown"), :read))
+             .where(viewer.reading(Page.arel_table.alias("shown")))
              .where(Edition.where("editions.page_id = shown.id AND NOT editions.small AND editions.published_at > check_dates.base_at").arel.exists)
   end
 

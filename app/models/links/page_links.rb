@@ -1,53 +1,59 @@
-# Links among pages that somebody reads: from published texts, those that promised a page and lead to it too.
+# Links among pages that somebody reads: from published texts, those that promised a page and lead to it too. In which order the tables
+# are gone through is said outright: from a few pages by their own references, to a few by what is led to; left to itself the database
+# tries every page that one reads.
 class PageLinks
   USES = %w[link insert title].freeze
   MOST = 3000 # that are followed in one step
+
+  # From texts onwards, and back from what they lead to: by links to a page, and by titles that promised it.
+  FROM = {
+    page: 'pages AS reading CROSS JOIN "references" ON "references".page_id = reading.id CROSS JOIN pages AS led_to ON led_to.public_id = "references".target_id',
+    promise: 'pages AS reading CROSS JOIN "references" ON "references".page_id = reading.id CROSS JOIN promises ON promises.title = "references".target_id CROSS JOIN pages AS led_to ON led_to.id = promises.page_id'
+  }.freeze
+  TO = {
+    page: 'pages AS led_to CROSS JOIN "references" ON "references".target_id = led_to.public_id CROSS JOIN pages AS reading ON reading.id = "references".page_id',
+    promise: 'pages AS led_to CROSS JOIN promises ON promises.page_id = led_to.id CROSS JOIN "references" ON "references".target_id = promises.title CROSS JOIN pages AS reading ON reading.id = "references".page_id'
+  }.freeze
 
   def initialize(viewer)
     @viewer = viewer
   end
 
-  # @param ids [Array<Integer>, ActiveRecord::Relation] of pages
+  # @param ids [Array<Integer>] of pages
   # @return [Array<Array(Integer, Integer, Symbol)>] from a page to another, and its use
   def from(ids)
-    found({ page_id: ids })
+    found(FROM) { |rows| rows.where(among_numbers("reading", ids)) }
   end
 
   # @return [Array<Array(Integer, Integer, Symbol)>]
   def to(ids)
-    found({ "led_to.id" => ids })
+    found(TO) { |rows| rows.where(among_numbers("led_to", ids)) }
   end
 
   # @return [Array<Array(Integer, Integer, Symbol)>] of which both ends are among these
   def among(ids)
-    found({ :page_id => ids, "led_to.id" => ids })
+    there = ids.to_set
+    found(FROM, most: nil) { |rows| rows.where(among_numbers("reading", ids)) }.select { |_from, to, _use| there.include?(to) }.first(MOST)
   end
 
   # @return [Array<Array(Integer, Integer, Symbol)>] all that there are
   def all
-    found({}, most: nil)
+    found(FROM, most: nil) { |rows| rows }
   end
 
   private
 
-  def read
-    @read ||= Page.read_by(@viewer).select(:id)
+  def found(ways, most: MOST)
+    ways.map { |kind, tables| yield(links(kind, tables)).limit(most).distinct.pluck(Arel.sql("reading.id"), Arel.sql("led_to.id"), :use) }.reduce(:|).map { |from, to, use| [ from, to, use.to_sym ] }
   end
 
-  def found(only, most: MOST)
-    [ direct, kept ].map { |links| links.where(only).limit(most).distinct.pluck(:page_id, Arel.sql("led_to.id"), :use) }.reduce(:|)
-      .map { |from, to, use| [ from, to, use.to_sym ] }
+  def links(kind, tables)
+    read = %w[reading led_to].map { |name| @viewer.reading(Page.arel_table.alias(name)) }
+    Reference.from(tables).from_editions.where(use: USES, target_kind: kind.to_s).where(read.first).where(read.last).where("led_to.id <> reading.id")
   end
 
-  def direct
-    joined('JOIN pages AS led_to ON led_to.public_id = "references".target_id').where(target_kind: "page")
-  end
-
-  def kept
-    joined('JOIN promises ON promises.title = "references".target_id JOIN pages AS led_to ON led_to.id = +promises.page_id').where(target_kind: "promise")
-  end
-
-  def joined(join)
-    Reference.from_editions.where(use: USES, page_id: read).joins(join).where("+led_to.id IN (?)", read).where('led_to.id <> "references".page_id')
+  # Written out: bound one by one they would take longer than the query.
+  def among_numbers(name, ids)
+    Arel::Nodes::In.new(Page.arel_table.alias(name)[:id], Arel.sql(ids.map(&:to_i).join(",")))
   end
 end
