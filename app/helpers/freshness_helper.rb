@@ -63,7 +63,7 @@ module FreshnessHelper
   def desk_words(list, item, items)
     case list.kind
     when :page then strip_tags(desk_page_facts(list, item, items).join("; "))
-    when :remark then strip_tags(remark_short(item, list.told(items), 500))
+    when :remark then [ (strip_tags(difference_words(item)) if item.kind == "proposal"), strip_tags(remark_short(item, list.told(items), 500)).presence ].compact.join("; ")
     when :draft then t("desks.lists.last_written", name: known_name(item.draft.author) || t("happenings.somebody"), day: short_day(item.draft.created_at))
     else list.words_of(item)
     end

@@ -4,11 +4,12 @@ class ToldHouse
   include HouseBuilding
 
   WAYS = { published: %i[keeping following], restored: %i[keeping following], put_aside: %i[keeping following], taken_up: %i[keeping following],
+           outdated: %i[keeping following], brought_up_to_date: %i[keeping following], check_ahead: %i[keeping], check_due: %i[keeping], check_late: %i[keeping],
            noted: %i[keeping following], proposed: %i[keeping following], asked: %i[keeping following], spoken: %i[keeping following],
            replied: %i[answered keeping following], answer_chosen: %i[answered], words_taken: %i[answered], words_declined: %i[answered], remark_settled: %i[answered],
            named: %i[named], addressed: %i[named], given: %i[access], notice_given: %i[notice] }.freeze
   LEVELS = %i[read comment write keep].freeze
-  ACTS = %i[publish publish publish note ask reply reply settle choose choose speak give notice rename put_aside take_up name name propose take decline restore].freeze
+  ACTS = %i[publish publish publish note ask reply reply settle choose choose speak give notice rename put_aside take_up outdate outdate bring_up check_soon name name propose take decline restore].freeze
 
   attr_reader :people, :pages
 
@@ -231,6 +232,19 @@ class ToldHouse
 
   def take_up(page, by)
     PutAside.find_by(page: page)&.end(by: by) if may?(by, page, :write)
+  end
+
+  def outdate(page, by)
+    OutOfDateMark.put(page, by: by, see: @pages.sample(random: @random)) if page.published? && may?(by, page, :write)
+  end
+
+  def bring_up(page, by)
+    page.out_of_date_mark&.end(by: by) if may?(by, page, :write)
+  end
+
+  # The house reminds of the page, and of whatever else comes up.
+  def check_soon(page, by)
+    CheckRule.of(page).set(1 + @random.rand(3), by: by) && page.published? && Reminding.run(page.reload.check_date.due_on - @random.rand(-20..20)) if may?(by, page, :keep)
   end
 
   def rename(page, by)

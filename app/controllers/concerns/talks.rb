@@ -8,10 +8,17 @@ module Talks
   # @param remark [Remark, nil] that is told in full
   # @param said [String, nil] what was done
   # @param problem [String, nil] why it was not
-  def answer(remark, said: nil, problem: nil)
+  # @param undo [String, nil] the address whose deletion takes it back
+  def answer(remark, said: nil, problem: nil, undo: nil)
+    return render(json: { said: said, error: problem, undo: undo }.compact, status: problem ? :unprocessable_entity : :ok) if worked_through?
     return beside(remark, said: said, problem: problem) if beside?
 
     redirect_to back_to(remark), status: :see_other, notice: said, alert: problem
+  end
+
+  # Whether it is done from a list that is worked through, and goes on there.
+  def worked_through?
+    request.format.json? && params[:back].present?
   end
 
   def beside?

@@ -5,16 +5,17 @@ class Desks::ListsController < ApplicationController
   door :somebody
 
   def show
-    @list = desk.list(Desk::LISTS.find { |name| name.to_s == params[:id] } || raise(ActiveRecord::RecordNotFound))
+    name = Desk::GROUPS.values.flatten.find { |each| each.to_s == params[:id] } or raise ActiveRecord::RecordNotFound
     respond_to do |format|
-      format.html { list }
-      format.csv { send_data DeskCsv.new(@list, viewer, view_context).to_s, filename: "#{@list.name}-#{House.today.iso8601}.csv", type: "text/csv" }
+      format.html { Desk::LISTS.include?(name) ? list(name) : redirect_to(helpers.desk_list_path_for(name, desk.scope)) }
+      format.csv { send_data DeskCsv.new(desk, name, view_context).to_s, filename: "#{name}-#{House.today.iso8601}.csv", type: "text/csv" }
     end
   end
 
   private
 
-  def list
+  def list(name)
+    @list = desk.list(name)
     @pagy = paged(@list.count)
     @items = @list.items(limit: @pagy.limit, offset: @pagy.offset)
   end

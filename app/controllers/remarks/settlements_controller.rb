@@ -8,7 +8,7 @@ class Remarks::SettlementsController < ApplicationController
   def create
     @remark.settle(by: viewer.person)
     undo(remark_settlement_path(@remark), method: :delete) unless beside?
-    answer(@remark, said: t(".done"))
+    answer(@remark, said: t(".done"), undo: remark_settlement_path(@remark))
   end
 
   def destroy

@@ -14,6 +14,6 @@ class Remarks::TakingsController < ApplicationController
 
   def destroy
     @remark.decline(by: viewer.person)
-    answer(@remark, said: t(".done"))
+    answer(@remark, said: t(".done"), undo: remark_settlement_path(@remark))
   end
 end

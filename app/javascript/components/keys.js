@@ -26,6 +26,12 @@ function go(by) {
 // Does something to the remark that has the focus, or to the thing in a list that one is at.
 const act = (name) => (document.activeElement.closest("[data-remark], [data-item]") || document.querySelector("[data-item].change-here"))?.querySelector(`[data-act=${name}]`)?.click()
 
+// Takes back what was done last: in the list that one works through, else what is offered to be taken back.
+function undo() {
+  if (document.querySelector("[data-work-said]:not(:empty)")) document.dispatchEvent(new CustomEvent("work-undo"))
+  else document.querySelector(".said-undo button")?.click()
+}
+
 function linkedFrom() {
   const part = document.querySelector("#linked-from")
   if (part?.matches("details")) part.open = true
@@ -49,7 +55,7 @@ const actions = {
   e: () => act("edit"),
   o: () => act("outdate"),
   a: () => act("aside"),
-  u: () => document.dispatchEvent(new CustomEvent("work-undo")),
+  u: undo,
   q: () => act("question"),
   g: () => act("page"),
   m: foldMargin,

@@ -9,9 +9,18 @@ export default () => ({
     const row = form.closest("[data-item]")
     const answer = await this.send(form.action, new FormData(form))
     if (!answer) return form.submit()
+    if (answer.error) return this.refuse(row, answer.error)
 
     this.finish(row, answer)
     this.next(row)
+  },
+
+  // Why it could not be done stands in its place, and what was offered stays.
+  refuse(row, words) {
+    const said = row.querySelector(".worked-problem") || row.querySelector(".row-acts").appendChild(document.createElement("span"))
+    said.className = "worked-problem"
+    said.textContent = words
+    this.say(words)
   },
 
   // Takes back what was done last, wherever one has gone since.
@@ -41,6 +50,7 @@ export default () => ({
   async takeBack(row) {
     const body = new FormData()
     body.append("_method", "delete")
+    body.append("back", location.pathname + location.search)
     const answer = await this.send(row.undoing, body)
     if (!answer) return this.say(this.$root.dataset.failed)
 
@@ -73,6 +83,6 @@ export default () => ({
   async send(address, body) {
     const token = document.querySelector("meta[name=csrf-token]")?.content ?? ""
     const response = await fetch(address, { method: "POST", body, headers: { Accept: "application/json", "X-CSRF-Token": token } }).catch(() => null)
-    return response?.ok ? response.json() : null
+    return response && (response.ok || response.status === 422) && response.headers.get("Content-Type")?.includes("json") ? response.json() : null
   }
 })

@@ -3,6 +3,9 @@
 class Care
   Reasons = Zuhause::Freshness::Reasons
 
+  USED = %w[insert cite].to_h { |use| [ use, "\"references\".\"use\" = '#{use}' AND \"references\".stage = 'edition'" ] }.freeze
+  private_constant :USED
+
   # @param viewer [Viewer]
   # @param pages [ActiveRecord::Relation<Page>, nil] of which; nil for all that the viewer reads
   # @param today [Date]
@@ -94,8 +97,10 @@ class Care
   # Rows that each reason is found by: of which page, and what.
 
   # Of a use that few references are of: they are found by an index of their own, which wants its condition in so many words.
+  #
+  # @param use [String] of {USED}
   def used(use)
-    Reference.where("\"references\".\"use\" = '#{use}' AND \"references\".stage = 'edition'").joins('CROSS JOIN check_dates ON check_dates.page_id = "references".page_id')
+    Reference.where(USED.fetch(use)).joins('CROSS JOIN check_dates ON check_dates.page_id = "references".page_id')
   end
 
   def changed_sources

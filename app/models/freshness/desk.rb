@@ -32,16 +32,22 @@ class Desk
   # @param name [Symbol] of {GROUPS}
   # @return [Integer]
   def count(name)
-    return linking(name) if GROUPS[:linking].include?(name)
     return said.fetch(name) if DeskList::Remarks::KINDS.key?(name)
+    return list(name).count unless GROUPS[:linking].include?(name)
 
-    list(name).count
+    name == :loose ? kept_loose : linking(name).count
   end
 
   # @param name [Symbol] of {LISTS}
   # @return [DeskList]
   def list(name)
     (@lists ||= {})[name] ||= DeskList.of(name, scope, care)
+  end
+
+  # @param name [Symbol] of those of linking
+  # @return [PromisedPages, BrokenLinks, SeenAddresses, LoosePages, UnlinkedNames] in the texts of the scope
+  def linking(name)
+    { promised: PromisedPages, broken: BrokenLinks, addresses: SeenAddresses, loose: LoosePages, names: UnlinkedNames }.fetch(name).new(scope.viewer, within: scope.pages)
   end
 
   private
@@ -56,14 +62,7 @@ class Desk
   end
 
   # Looking for loose pages goes through all that one reads: what was found is kept until something leads elsewhere.
-  def linking(name)
-    viewer, within = scope.viewer, scope.pages
-    case name
-    when :promised then PromisedPages.new(viewer, within: within).count
-    when :broken then BrokenLinks.new(viewer, within: within).count
-    when :addresses then SeenAddresses.new(viewer, within: within).count
-    when :loose then viewer.kept_fetch([ :loose, viewer.person&.id, scope.to_params ], of: %i[people lists rooms pages links]) { LoosePages.new(viewer, within: within).count }
-    when :names then UnlinkedNames.new(viewer, within: within).count
-    end
+  def kept_loose
+    scope.viewer.kept_fetch([ :loose, scope.viewer.person&.id, scope.to_params ], of: %i[people lists rooms pages links]) { linking(:loose).count }
   end
 end

@@ -61,12 +61,12 @@ class UnlinkedNames
 
   # Row by row: there are fewer of them than of pages that one reads.
   def seen
-    UnlinkedName.where(read("unlinked_names.page_id")).where(read("unlinked_names.target_id"))
+    UnlinkedName.where(read(UnlinkedName.arel_table[:page_id])).where(read(UnlinkedName.arel_table[:target_id]))
   end
 
-  # @param column [String] holding a page's id
+  # @param column [Arel::Attribute] holding a page's id
   def read(column)
-    Page.read_by(@viewer).where("pages.id = #{column}").arel.exists
+    Page.read_by(@viewer).where(Page.arel_table[:id].eq(column)).arel.exists
   end
 
   # Whoever sees a draft sees what has been linked there.
@@ -80,7 +80,7 @@ class UnlinkedNames
     one, other = UnlinkedName.arel_table, UnlinkedName.arel_table.alias("others")
     before = other[:start].lt(one[:start]).and((other[:start] + other[:length]).gt(one[:start]))
     longer = other[:start].eq(one[:start]).and(other[:length].gt(one[:length]))
-    UnlinkedName.unscoped.from(other).select("1").where(other[:page_id].eq(one[:page_id])).where(other[:block_id].eq(one[:block_id])).where(before.or(longer)).where(read("others.target_id"))
+    UnlinkedName.unscoped.from(other).select("1").where(other[:page_id].eq(one[:page_id])).where(other[:block_id].eq(one[:block_id])).where(before.or(longer)).where(read(other[:target_id]))
   end
 
   # @return [Place, nil] nil if the text says something else by now

@@ -50,12 +50,11 @@ class MaintenanceDeskTest < ActiveSupport::TestCase
   test "as CSV nothing is a formula, and words with quotes and lines come through" do
     HelpAnswer.give(@ice, by: @cem, helped: false, words: %(=HYPERLINK("x"), "so"))
     desk = Desk.new(DeskScope.new(viewer(@ana)))
-    words = Class.new do
-      def self.desk_title(_list, item) = item.page.title
-      def self.page_url(page) = "https://house.example/p/#{page.public_id}"
-      def self.desk_words(list, item, _items) = list.words_of(item)
-    end
-    rows = CSV.parse(DeskCsv.new(desk.list(:unhelped), viewer(@ana), words).to_s.delete_prefix("\uFEFF"))
+    words = Object.new
+    words.define_singleton_method(:desk_title) { |_list, item| item.page.title }
+    words.define_singleton_method(:page_url) { |page| "https://house.example/p/#{page.public_id}" }
+    words.define_singleton_method(:desk_words) { |list, item, _items| list.words_of(item) }
+    rows = CSV.parse(DeskCsv.new(desk, :unhelped, words).to_s.delete_prefix("\uFEFF"))
     assert_equal [ %w[Room Page Address Day What], [ "On Board", "Ice", "https://house.example/p/#{@ice.public_id}", Date.current.iso8601, %('=HYPERLINK("x"), "so") ] ], rows
   end
 

@@ -160,6 +160,12 @@ class StillTrueRequestsTest < ActionDispatch::IntegrationTest
     get desk_list_path(:overdue, format: :csv, of: "house")
     assert_equal "text/csv", response.media_type
     assert_equal [ "On Board", "Ice" ], CSV.parse(response.body.delete_prefix("\uFEFF")).last.first(2)
+    Desk::GROUPS.values.flatten.each do |name|
+      get desk_list_path(name, format: :csv, of: "house")
+      assert_equal 1 + (name == :overdue || name == :loose ? 1 : 0), CSV.parse(response.body.delete_prefix("\uFEFF")).size, name.to_s
+    end
+    get desk_list_path(:loose)
+    assert_redirected_to desk_loose_index_path(of: "house")
     get desk_list_path(:nothing)
     assert_response :not_found
   end

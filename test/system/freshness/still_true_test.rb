@@ -87,6 +87,35 @@ class StillTrueTest < ApplicationSystemTestCase
     assert_accessible
   end
 
+  test "notes are settled and proposals taken or declined from their lists" do
+    question = ask(@ice, "Which rope?", by: @ben)
+    one, other = [ @grit, @salt ].map { |page| note(page, "Text of #{page.title}", by: @ben, body: "", instead: "Words of it") }
+    sign_in_as @ana
+    visit desk_list_path(:questions)
+    assert_accessible
+    press "."
+    press "s"
+    assert_selector ".worked"
+    assert_equal "settled", question.reload.standing
+    press "u"
+    assert_no_selector ".worked"
+    assert_equal "open", question.reload.standing
+
+    visit desk_list_path(:proposals)
+    assert_selector ".worklist del", text: "Text"
+    assert_accessible
+    save_text(@salt.reload, "Nothing of the kind.", by: @ana)
+    press "."
+    press "t"
+    assert_selector ".worked", text: /Words/
+    expect_problem "422"
+    press "t"
+    assert_selector ".worked-problem"
+    press "d"
+    assert_selector ".worked", count: 2
+    assert_equal %w[taken declined], [ one, other ].map { |each| each.reload.standing }
+  end
+
   test "a tour goes through a room by keys, stops, and goes on" do
     sign_in_as @ana
     visit room_health_path(@room)

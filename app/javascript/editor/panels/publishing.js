@@ -69,8 +69,8 @@ export default class Publishing {
 
     button.disabled = true
     const saved = await this.saving.save()
-    const { note, small, follow, due_at } = this.panel
-    const answer = saved && await post(this.address, { version: this.saving.version, note: note.value, small: small.checked ? "1" : "0", follow: follow.checked ? "1" : "0", due_at: due_at.value }).catch(() => null)
+    const { note, small, follow, due_at, up_to_date } = this.panel
+    const answer = saved && await post(this.address, { version: this.saving.version, note: note.value, small: small.checked ? "1" : "0", follow: follow.checked ? "1" : "0", up_to_date: up_to_date?.checked ? "1" : "0", due_at: due_at.value }).catch(() => null)
     button.disabled = false
     if (answer?.ok) return location.assign(answer.body.location)
 
