@@ -69,7 +69,7 @@ class KeepingRequestsTest < ActionDispatch::IntegrationTest
       get "/find", params: { q: "Season ticket" }
     end
     get "/desk"
-    assert_select ".row-main", /1 thing was sought by several people in vain/
+    assert_select "main a", /1 thing was sought by several people in vain/
     get "/desk/sought"
     assert_select ".row-main", "“season ticket”"
     assert_select "a[href=?]", new_page_path(title: "Season ticket")

@@ -21,7 +21,7 @@ class TermsAndFootnotesTest < ApplicationSystemTestCase
     assert_equal %w[paragraph definition_list paragraph], draft["content"].map { |node| node["type"] }
     assert_equal "After.", Zuhause::Document::Text.of(draft["content"].last)
     find(".ProseMirror dt", text: "Quay").click
-    page.active_element.send_keys :home, [ :shift, :end ], :backspace, :backspace
+    page.active_element.send_keys :end, *[ :backspace ] * 5 # letter by letter: what is chosen by keys is known to the editor a moment later
     assert_no_selector ".ProseMirror dt", text: "Quay"
     assert_accessible
     publish
