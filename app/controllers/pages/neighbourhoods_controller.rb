@@ -9,5 +9,6 @@ class Pages::NeighbourhoodsController < ApplicationController
 
     @steps = params[:steps].to_s.to_i.clamp(1, 3)
     @drawn = DrawnLinks.around(@page, viewer, steps: @steps)
+    @pagy = paged(@drawn.list.size)
   end
 end

@@ -85,9 +85,8 @@ class RelatedPages
   end
 
   def among(ids, to: false)
-    pages = Page.read_by(@viewer)
-    leading = Reference.from_editions.where(target_kind: "page").joins("JOIN pages AS led_to ON led_to.public_id = \"references\".target_id").joins(:page).merge(pages)
-                       .where("+led_to.id IN (?)", pages.select(:id)).where("led_to.id <> \"references\".page_id")
+    leading = Reference.from_editions.where(target_kind: "page").joins("JOIN pages AS led_to ON led_to.public_id = \"references\".target_id").joins(:page).merge(Page.read_by(@viewer))
+                       .where(@viewer.reading(Page.arel_table.alias("led_to"))).where("led_to.id <> \"references\".page_id")
     leading.where(to ? { "led_to.id" => ids } : { page_id: ids }).limit(FAR * ids.size.clamp(1, 10)).distinct.pluck(:page_id, Arel.sql("led_to.id"))
   end
 

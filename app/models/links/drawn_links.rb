@@ -4,6 +4,7 @@ class DrawnLinks
   Told = Struct.new(:page, :step, keyword_init: true)
 
   LOOKED_AT = 1500 # pages
+  NEAR = 300 # of which all links among each other are drawn; of those farther off the ones by which they were met
 
   # @param page [Page] that the viewer reads
   # @param steps [Integer]
@@ -12,7 +13,7 @@ class DrawnLinks
     edges = { from: 1, to: 0 }.flat_map { |way, other| walk(page.id, steps) { |ids| links.public_send(way, ids).map { |tie| [ tie, tie[other] ] } } }.uniq
     ids = [ page.id, *edges.flat_map { |from, to, _use| [ from, to ] } ].uniq
     pages = pages_of(ids, viewer)
-    new(pages, Zuhause::Links::Neighbourhood.new(page.id, told(pages), edges | links.among(ids.first(LOOKED_AT)), steps: steps))
+    new(pages, Zuhause::Links::Neighbourhood.new(page.id, told(pages), edges | links.among(ids.first(NEAR)), steps: steps))
   end
 
   # @param room [Room]
@@ -41,7 +42,8 @@ class DrawnLinks
   end
 
   def self.pages_of(ids, viewer)
-    Page.read_by(viewer).where(id: ids).includes(:room).index_by(&:id)
+    numbers = Arel::Nodes::In.new(Page.arel_table[:id], Arel.sql(ids.map(&:to_i).join(","))) # written out: bound one by one they take long
+    Page.read_by(viewer).where(numbers).select(:id, :public_id, :title, :room_id).includes(:room).index_by(&:id)
   end
 
   def self.told(pages)
@@ -72,6 +74,6 @@ class DrawnLinks
 
   # @return [Array<Told>] pages of a neighbourhood, by step and title
   def list
-    map.steps.reject { |_id, step| step.zero? }.map { |id, step| Told.new(page: page(id), step: step) }.sort_by { |told| [ told.step.abs, -told.step, told.page.title.downcase ] }
+    @list ||= map.steps.reject { |_id, step| step.zero? }.map { |id, step| Told.new(page: page(id), step: step) }.sort_by { |told| [ told.step.abs, -told.step, told.page.title.downcase ] }
   end
 end
