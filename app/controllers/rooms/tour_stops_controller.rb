@@ -50,9 +50,17 @@ class Rooms::TourStopsController < ApplicationController
     given = fields(:stop)
     case said
     when "correct" then Check.say(@page, by: viewer.person, note: given[:words].to_s)
-    when "outdated" then OutOfDateMark.put(@page, by: viewer.person, words: given[:words].to_s, see: given[:see].present? ? seen_instead(given[:see].to_s) : nil)
+    when "outdated" then outdate(given)
     when "aside" then PutAside.put(@page, by: viewer.person, reason: given[:words].to_s)
     end
+  end
+
+  # What is to be read instead and is not found is told, and nothing is marked.
+  def outdate(given)
+    see = seen_instead(given[:see].to_s) if given[:see].present?
+    return OutOfDateMark.new(page: @page).tap { |mark| mark.errors.add(:see, :unknown) } if given[:see].present? && see.nil?
+
+    OutOfDateMark.put(@page, by: viewer.person, words: given[:words].to_s, see: see)
   end
 
   def seen_instead(typed)

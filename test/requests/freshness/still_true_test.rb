@@ -154,6 +154,19 @@ class StillTrueRequestsTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
+  test "on a tour, what is to be read instead and is not found is told, and nothing is said" do
+    sign_in @ana
+    post room_tour_path(@room)
+    post room_tour_stops_path(@room), params: { page: @ice.public_id, said: "outdated", stop: { words: "Old", see: "Nowhere" } }
+    assert_redirected_to room_tour_path(@room, page: @ice.public_id)
+    assert_match(/No page of that name/, flash[:alert])
+    assert_equal [ 0, 0 ], [ OutOfDateMark.count, TourStop.count ]
+    post room_tour_stops_path(@room), params: { page: @ice.public_id, said: "outdated", stop: { words: "Old", see: "Shut" } }
+    assert_equal @shut, @ice.reload.out_of_date_mark.see
+    post room_tour_stops_path(@room), params: { page: @ice.public_id, said: "burnt", stop: { words: "" } }
+    assert_response :bad_request
+  end
+
   test "a list comes as CSV, with what one may see" do
     CheckRule.of(@room).set(1, by: @ana)
     sign_in @cem
