@@ -169,8 +169,9 @@ class ShownDocument
 
   private
 
+  # Of blocks that are given by themselves it is looked for only if a contents list among them asks for the headings.
   def same
-    @same || (self.class.find_same([ self ]) && @same)
+    @same || (self.class.find_same([ self ]) && @same) || (@same = write)
   end
 
   def gather

@@ -137,6 +137,16 @@ class HistoryRequestsTest < ActionDispatch::IntegrationTest
     assert_equal [ 2, 3 ].size, Text.where(page: other, digest: other.editions.select(:digest)).count
   end
 
+  test "a contents list has its headings where its blocks are shown by themselves" do
+    2.times { |i| rewrite(@page, "::: contents_list\n:::\n\n# Salt\n\n#{i} buckets.", by: @ana) }
+    sign_in @ben
+    [ "attribution", "comparison?from=4&to=5" ].each do |screen|
+      get "/p/#{@page.to_param}/#{screen.sub("attribution", "written-by")}"
+      assert_response :success, screen
+      assert_select "nav li a", text: "Salt"
+    end
+  end
+
   test "a page that is moved says what is looked over there before it is" do
     reviewed = new_room("Safety", keeper: @ana, open: true)
     ReviewRule.of(reviewed).set(people: [ @ben ], groups: [], by: @ana)
