@@ -8,7 +8,7 @@ class Pages::PreviewsController < ApplicationController
 
   def show
     @level = LEVELS.include?(params[:as]) ? params[:as] : "read"
-    @reader = PreviewReader.new(@page, @level)
+    @reader = PreviewReader.new(@page, @level, looker: viewer)
     @shown = ShownDocument.new(@page.draft, page: @page, viewer: @reader)
   end
 end

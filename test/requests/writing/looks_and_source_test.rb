@@ -141,6 +141,24 @@ class LooksAndSourceTest < ActionDispatch::IntegrationTest
     assert_response :not_found
   end
 
+  test "a preview tells a guest who writes nothing that is open to members alone" do
+    members = new_page("Members", above: @room, by: @ida, markdown: "The safe stands behind the stove.")
+    given = new_page("Given", above: @room, by: @ida)
+    guest = person("Gerd Moll", role: "guest")
+    @page.grant(holder(guest), :write)
+    given.grant(holder(guest), :read)
+    save_text(@page.reload, "[one](page:#{given.public_id}) [two](page:#{members.public_id})\n\n::: live_insert {page=\"#{members.public_id}\"}\n:::", by: @ida)
+    { @ida => 2, guest => 1 }.each do |who, links|
+      sign_in who
+      Pages::PreviewsController::LEVELS.excluding("outside").each do |level|
+        get "/p/#{@page.to_param}/preview?as=#{level}"
+        assert_select ".text > p a", count: links
+        assert_equal links == 2, response.body.include?("behind the stove"), level
+        assert_equal links == 2, response.body.include?("members-#{members.public_id}"), level
+      end
+    end
+  end
+
   test "a comparison names people, days and files as the page does" do
     save_text(@page, "Ask [](mention:#{@ben.public_id}) by [2026-12-01](date:2026-12-01).", by: @ida)
     get "/p/#{@page.to_param}/comparison?from=1&to=draft"
