@@ -1,6 +1,7 @@
 # How often the pages of a room, or a page and what is below it, are to be checked.
 class CheckRulesController < ApplicationController
-  before_action :find_place
+  include FindsPlace
+
   door :check_rules
 
   def edit
@@ -21,12 +22,6 @@ class CheckRulesController < ApplicationController
   end
 
   private
-
-  def find_place
-    @place = params[:page_id] ? Page.seen_by(viewer).at_address(params[:page_id]) : Room.seen_by(viewer).find_by!(public_id: params[:room_id])
-    @page = @place if @place.is_a?(Page)
-    @room = @place.room
-  end
 
   # One that is offered, or another number; never.
   def months

@@ -1,6 +1,7 @@
 # What a room or a page asks for before a page is published.
 class ReviewRulesController < ApplicationController
-  before_action :find_place
+  include FindsPlace
+
   door :review_rules
 
   def edit
@@ -21,12 +22,6 @@ class ReviewRulesController < ApplicationController
   end
 
   private
-
-  def find_place
-    @place = params[:page_id] ? Page.seen_by(viewer).at_address(params[:page_id]) : Room.seen_by(viewer).find_by!(public_id: params[:room_id])
-    @page = @place if @place.is_a?(Page)
-    @room = @place.room
-  end
 
   # "person:…" and "group:…" by public ids.
   def chosen
