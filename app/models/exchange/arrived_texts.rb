@@ -95,7 +95,7 @@ class ArrivedTexts
   end
 
   def entitled(title, doc)
-    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: @fallback || File.basename(@path, ".*").tr("_", " "))
+    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: @fallback || File.basename(@path, ".*").tr("_", " "), told: !@fallback.nil?)
   end
 
   def headed(title, doc)
@@ -114,7 +114,18 @@ class ArrivedTexts
     text = Upload.text(bytes)
     front = text[FRONT_MATTER, 1]
     title = Zuhause::Document::Title.clean(front[/^title:(.+)$/, 1].to_s.strip.delete_prefix('"').delete_prefix("'").delete_suffix('"').delete_suffix("'")).presence if front
-    [ title&.first(Zuhause::Document::Title::LENGTH.end), Zuhause::Markup::MarkdownReader.read(text.sub(FRONT_MATTER, ""), picture: method(:show), lead: method(:lead)) ]
+    [ title&.first(Zuhause::Document::Title::LENGTH.end), with_stated_names(read_markdown(text.sub(FRONT_MATTER, ""))) ]
+  end
+
+  def read_markdown(text)
+    how = { picture: method(:show), lead: method(:lead) }
+    Zuhause::Markup::HTMLInMarkdown.read(text, **how) || Zuhause::Markup::MarkdownReader.read(text, **how)
+  end
+
+  def with_stated_names(read)
+    document, names = Zuhause::Exchange::HeadingNames.stated(Zuhause::Document::Ids.mend(read.doc).first)
+    read.doc, read.anchors = document, names.merge(read.anchors || {})
+    read
   end
 
   def html(bytes)

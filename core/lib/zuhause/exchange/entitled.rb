@@ -8,13 +8,14 @@ module Zuhause
 
       # @param doc [Hash] a document in normal form
       # @param fallback [String] a title for a text that does not begin with one; a heading further down that it begins with is meant by it
+      # @param told [Boolean] whether the text itself says that; else it is but the name of its file, and gives way to a heading
       # @return [Array(String, Hash)] the title, cut to what titles may be, and the document without it, the headings below it
       #   one level higher where it was the only one of its level
-      def split(doc, fallback:)
+      def split(doc, fallback:, told: true)
         only = Document::Walk.blocks(doc).one? { |node| top?(node) }
         at = doc["content"].index { |node| top?(node) } or return [ clean(fallback), doc ]
         title = Document::Text.of(doc["content"][at]).strip
-        return [ clean(fallback), doc ] if title.empty? || !(at.zero? || (only && clean(fallback).start_with?(clean(title)) && few?(doc["content"].first(at))))
+        return [ clean(fallback), doc ] if title.empty? || !(at.zero? || (only && (!told || clean(fallback).start_with?(clean(title))) && few?(doc["content"].first(at))))
 
         rest = doc["content"].each_with_index.filter_map { |node, i| only ? raised(node) : node unless i == at }
         [ clean(title), doc.merge("content" => rest.empty? ? Document.empty["content"] : rest) ]

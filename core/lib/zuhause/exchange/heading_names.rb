@@ -5,6 +5,23 @@ module Zuhause
     module HeadingNames
       module_function
 
+      # A heading may end with the name that it is led to by: "Limits {#limits}".
+      STATED = /\s*\{:?\s*#([\w.:-]+)[^{}]*\}\s*\z/
+
+      # @param doc [Hash] in normal form, every block with an id
+      # @return [Array(Hash, Hash{String=>String})] the document without what names headings so, and ids of blocks by these names
+      def stated(doc)
+        names = {}
+        doc = Document::Walk.rebuild(doc) do |node|
+          last = node["content"]&.last
+          next node unless node["type"] == "heading" && last && last["marks"].nil? && (match = STATED.match(last["text"].to_s))
+
+          names[match[1]] ||= node.dig("attrs", "id")
+          node.merge("content" => [ *node["content"][0...-1], (last.merge("text" => match.pre_match) unless match.pre_match.empty?) ].compact)
+        end
+        [ doc, names ]
+      end
+
       # @param doc [Hash] in normal form, every block with an id
       # @return [Hash{String=>String}] ids of blocks by names
       def of(doc)

@@ -123,6 +123,13 @@ module Zuhause
         @files[image]
       end
 
+      # @return [String, nil] what the link around an element leads to
+      def around(element)
+        link = element.ancestors("a[href]").first
+        target = link && @lead.call(link["href"].strip)
+        target if Links::Target.parse(target.to_s)
+      end
+
       def report(code, detail)
         @reports << MarkdownReader::Report.new(code: code, detail: detail.to_s[0, 200])
         true

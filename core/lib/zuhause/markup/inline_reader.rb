@@ -62,7 +62,6 @@ module Zuhause
       end
 
       ELEMENT = /\A<(?<close>\/)?(?<name>#{InlineWriter::ELEMENTS.values.join("|")})(?: class="(?<told>[a-z0-9]+)")?>\z/
-      private_constant :ELEMENT
 
       def html(node, marks)
         element = ELEMENT.match(node.string_content)

@@ -54,7 +54,8 @@ module Zuhause
         end
 
         def picture(element, reader)
-          { "type" => name, "attrs" => { "file" => reader.file(element), "alt" => element["alt"].to_s.gsub(/[[:cntrl:]]/, " ").strip[0, Schema::LONGEST_NAME] } }
+          attrs = { "file" => reader.file(element), "alt" => element["alt"].to_s.gsub(/[[:cntrl:]]/, " ").strip[0, Schema::LONGEST_NAME], "target" => reader.around(element) }
+          { "type" => name, "attrs" => attrs.compact }
         end
       end
     end

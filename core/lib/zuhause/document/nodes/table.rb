@@ -78,7 +78,7 @@ module Zuhause
       end
 
       class AnyCell < Node
-        CONTENT = "(paragraph|bullet_list|ordered_list|task_list|code_block)+".freeze
+        CONTENT = "(paragraph|bullet_list|ordered_list|task_list|code_block|figure)+".freeze
         ATTRS = {
           "colspan" => Attr.whole(1..Schema::MOST_SPANNED, default: 1), "rowspan" => Attr.whole(1..Schema::MOST_SPANNED, default: 1),
           "colwidth" => Attr.wholes(0..2000, Schema::MOST_SPANNED), # pixels, 0 for any
