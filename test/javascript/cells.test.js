@@ -111,13 +111,14 @@ test("a heading row stays one, and pasted headings become cells below it", () =>
   assert.deepEqual(types, [["header_cell", "header_cell", "header_cell"], ["cell", "cell", "cell"], ["cell", "cell", "cell"]])
 })
 
-test("text and lists go into the cell; what a cell cannot hold stands behind the table", () => {
+test("text, lists and pictures go into the cell; what a cell cannot hold stands behind the table", () => {
   const view = viewOf(tableOf([["one", "two"], ["three", "four"]]))
   into(view, 0, 0)
-  paste(view, [heading.create({ level: 2 }, schema.text("Head")), list.create(null, item.create(null, line("point"))), notice.create(null, line("mind")), figure.create({ file: "abcdefghij" })])
+  paste(view, [heading.create({ level: 2 }, schema.text("Head")), list.create(null, item.create(null, line("point"))), notice.create(null, line("mind")), figure.create({ file: "abcdefghij" }), table.create(null, [row.create(null, [cell.create(null, line("within"))])])])
   const { node } = tableIn(view)
   assert.deepEqual(wordsOf(node), [["Headpointmindone", "two"], ["three", "four"]])
-  assert.deepEqual(view.state.doc.content.content.map(({ type }) => type.name), ["paragraph", "table", "figure", "paragraph"])
+  assert.deepEqual(view.state.doc.content.content.map(({ type }) => type.name), ["paragraph", "table", "table", "paragraph"])
+  assert.deepEqual(node.firstChild.firstChild.content.content.map(({ type }) => type.name), ["paragraph", "bullet_list", "paragraph", "figure", "paragraph"])
   view.state.doc.check()
 })
 

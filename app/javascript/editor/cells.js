@@ -23,8 +23,8 @@ function parted(fragment, { cell }) {
   const [inside, outside] = [[], []]
   fragment.forEach((node) => {
     if (cell.contentMatch.matchType(node.type)) inside.push(node)
-    else if (node.isTextblock && node.type.name !== "figure") inside.push(cell.schema.nodes.paragraph.create(null, inlineOf(node)))
-    else if (node.isAtom || ["figure", "gallery", "table", "columns", "passage"].includes(node.type.name)) outside.push(node)
+    else if (node.isTextblock) inside.push(cell.schema.nodes.paragraph.create(null, inlineOf(node)))
+    else if (node.isAtom || ["table", "columns", "passage"].includes(node.type.name)) outside.push(node)
     else {
       const [within, beyond] = parted(node.content, { cell })
       inside.push(...within)

@@ -53,7 +53,7 @@ class ArrivedLinks
   def at(file, place)
     [ file, *@parts[file.id] ].each do |part|
       places = @places[part.path]
-      name = [ place, place.downcase, place.delete_prefix("user-content-") ].find { |each| places.key?(each) }
+      name = [ place, place.downcase, place.delete_prefix("user-content-"), place.downcase.sub(/_(?=\d+\z)/, "-") ].find { |each| places.key?(each) }
       return [ part, places[name] ] if name && (places[name] || part == file && @parts[file.id].nil?)
     end
     place == "top" || @places[file.path].key?(place) ? nil : yield

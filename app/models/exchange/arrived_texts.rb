@@ -85,7 +85,7 @@ class ArrivedTexts
 
   def one(key, title, read, whole: true)
     title, document = @into_draft ? [ nil, headed(title, read.doc) ] : entitled(title, read.doc)
-    document, anchors = with_places(document, read.anchors || {})
+    document, anchors = with_places(title, document, read.anchors || {})
     Zuhause::Document.accept(document) if whole # with all ids in it, it may be too much
     ArrivedText.new(key: key, path: @path, title: title, document: document, reports: reports(read), pictures: @shown, anchors: anchors, links: @links, language: @language)
   end
@@ -95,19 +95,28 @@ class ArrivedTexts
   end
 
   def entitled(title, doc)
-    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: @fallback || File.basename(@path, ".*").tr("_", " "), told: !@fallback.nil?)
+    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: @fallback || called(@path), told: !@fallback.nil?)
+  end
+
+  # As its file is called; what stands for a folder, as that.
+  def called(path)
+    name = File.basename(path, ".*")
+    name = File.basename(File.dirname(path)) if path.include?("/") && Zuhause::Exchange::FolderTree::FRONTS.include?(name.downcase)
+    name.tr("_", " ")
   end
 
   def headed(title, doc)
     title ? doc.merge("content" => [ { "type" => "heading", "content" => [ { "type" => "text", "text" => title } ] }, *doc["content"] ]) : doc
   end
 
-  # Headings are led to by their words as well, where nothing else has that name.
-  def with_places(document, anchors)
+  # Headings are led to by their words as well, where nothing else has that name. What led to the title leads to the page.
+  def with_places(title, document, anchors)
     return [ document, {} ] if @into_draft
 
     document, = Zuhause::Document::Ids.mend(document)
-    [ document, @gone.to_h { |name| [ name, nil ] }.merge(Zuhause::Exchange::HeadingNames.of(document), anchors) ]
+    there = Zuhause::Document::Walk.blocks(document).to_set { |block| block.dig("attrs", "id") }
+    names = { Zuhause::Exchange::HeadingNames.of_words(title) => nil }.merge(@gone.to_h { |name| [ name, nil ] }, Zuhause::Exchange::HeadingNames.of(document), anchors)
+    [ document, names.transform_values { |id| id if there.include?(id) } ]
   end
 
   def markdown(bytes)

@@ -57,6 +57,17 @@ class ScoringTest < Minitest::Test
     refute sure.call("gang", "gangway", :begun)
   end
 
+  # Whoever asks by a title, or by another name of a page, means the page and not what tells of it.
+  def test_a_page_that_is_called_what_is_asked
+    named = { title: "Winch\nAnchor hoist", heading: "Winch\nAnchor hoist", body: "What it lifts and what it does not." }
+    telling = { title: "Winch\nAnchor hoist", heading: "Limits of the winch", body: "The winch lifts; a winch of the anchor hoist, the anchor hoist by the winch." }
+    [ "winch", "anchor hoist" ].each { |question| assert_equal %w[named telling], order(asks(question), { "telling" => telling, "named" => named }, question), question }
+    [ "winch", "the winch", "anchor hoist" ].each do |question|
+      assert_predicate Scoring.new(Question.new(question), asks(question)).score(candidate("named", **named)).parts[:named], :positive?, question
+    end
+    [ "winch limit", "anchor", "hoists" ].each { |question| assert_predicate Scoring.new(Question.new(question), asks(question)).score(candidate("named", **named)).parts[:named].to_f, :zero?, question }
+  end
+
   def test_a_heading_that_says_little_else
     body = "The ramp is kept clear of salt"
     assert_equal %w[just much], order(asks("ramp"), { "much" => { heading: "Ramp cable fender hatch winch", body: body }, "just" => { heading: "Ramp", body: body } }, "ramp")

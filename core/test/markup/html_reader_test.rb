@@ -33,6 +33,20 @@ class HTMLReaderTest < Minitest::Test
     assert_equal %w[paragraph paragraph], table.dig("content", 1, "content", 0, "content").map { |node| node["type"] }
   end
 
+  def test_pictures_are_as_wide_as_they_say_and_lead_where_they_did
+    figures = Markup::HTMLReader.read("<p><img src=a width=300><img src=b width='50%'><img src=c style='width: 420px'><img src=d width=16><img src=e width=900><img src=f width=auto></p>" \
+                                      "<a href='https://example.org/x'><img src=g></a><a href='javascript:x'><img src=h></a>", picture: ->(*) { "abcdefghij" }).doc["content"]
+    assert_equal [ 40, 50, 60, nil, nil, nil, nil, nil ], figures.map { |figure| figure.dig("attrs", "width") }
+    assert_equal [ *[ nil ] * 6, "https://example.org/x", nil ], figures.map { |figure| figure.dig("attrs", "target") }
+  end
+
+  def test_pictures_in_cells
+    cells = Markup::HTMLReader.read("<table><tr><td><img src=a width=300> one</td><td><p>two <a href='https://example.org'><img src=b></a></p></td><td><table><tr><td>in</td><td><img src=c></td></tr></table></td></tr></table>",
+                                    picture: ->(*) { "abcdefghij" }).doc.dig("content", 0, "content", 0, "content")
+    assert_equal [ %w[figure paragraph], %w[paragraph figure], %w[paragraph figure] ], cells.map { |cell| cell["content"].map { |node| node["type"] } }
+    assert_nil cells.first.dig("content", 0, "attrs", "width")
+  end
+
   def test_tasks_and_pictures
     read = Markup::HTMLReader.read("<ul><li><input type=checkbox checked> done<li><label><input type=checkbox> open</label></ul><p>See <img src=a.png alt='The ramp'> here <img src=b.png alt=no></p>" \
                                    "<figure><img src=a.png><figcaption>A <b>ramp</b></figcaption></figure>", picture: ->(address, _words) { "abcdefghij" if address == "a.png" })

@@ -21,8 +21,13 @@ class BlocksTest < ApplicationSystemTestCase
     assert_selector ".ProseMirror tr", count: 4
     select "Take the column out", from: "Table"
     assert_selector ".ProseMirror th", count: 2
+    paste_files({ path: "docs/screenshots/read.png", name: "sacks.png", type: "image/png" })
+    assert_selector ".ProseMirror td figure img"
+    click_on "Say what it shows"
+    page.active_element.send_keys "Two sacks of grit"
     assert_accessible
     publish
+    assert_selector ".text td figure img[alt='Two sacks of grit']"
     assert_equal [ "Stage Salt", "Vikness" ], all(".text tr").first(2).map { |row| row.text.squish }
     assert_accessible
     assert_equal 2, block("table")["content"].first["content"].size

@@ -5,6 +5,12 @@ module Zuhause
     module HeadingNames
       module_function
 
+      # @param words [String] of a heading
+      # @return [String] its name
+      def of_words(words)
+        words.downcase.gsub(/[^\p{L}\p{N}\p{M}_ -]/, "").strip.tr(" ", "-")
+      end
+
       # A heading may end with the name that it is led to by: "Limits {#limits}".
       STATED = /\s*\{:?\s*#([\w.:-]+)[^{}]*\}\s*\z/
 
@@ -27,7 +33,7 @@ module Zuhause
       def of(doc)
         taken = Hash.new(0)
         Document::Walk.blocks(doc).select { |block| block["type"] == "heading" }.each_with_object({}) do |heading, names|
-          name = Document::Text.of(heading).downcase.gsub(/[^\p{L}\p{N}\p{M}_ -]/, "").strip.tr(" ", "-")
+          name = of_words(Document::Text.of(heading))
           next if name.empty?
 
           names[taken[name].zero? ? name : "#{name}-#{taken[name]}"] = heading.dig("attrs", "id")

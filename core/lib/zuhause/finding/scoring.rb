@@ -51,7 +51,7 @@ module Zuhause
         covered, own = part_of(found.values.flat_map(&:keys)), part_of([ *found[:body]&.keys, *found[:heading]&.keys ])
         words = words(candidate, found)
         parts = { words: words, covered: words * (share(covered, Weights::COVERED) * share(own, Weights::OWN) - 1), close: closeness(candidate, found),
-                  about: Weights::ABOUT * @all * about(candidate.text(:heading)), kind: kind(candidate) * covered,
+                  about: Weights::ABOUT * @all * about(candidate.text(:heading)), named: named?(candidate) ? Weights::NAMED * @all : 0.0, kind: kind(candidate) * covered,
                   links: Weights::LINKS * Math.log(1 + candidate.links) * @all, lately: candidate.lately ? Weights::LATELY * @all : 0.0 }
         Score.new(candidate: candidate, total: parts.values.sum, parts: parts, matched: matches, covered: covered)
       end
@@ -140,6 +140,18 @@ module Zuhause
           words = Folding.words(heading).uniq.reject { |word| CommonWords.part(word).positive? }
           words.count { |word| index.key?(word) } / (words.size + 1.0)
         end
+      end
+
+      # @return [Boolean] whether it begins a page (and is headed by its names), one of whose names is asked for: no word more, none less
+      def named?(candidate)
+        title = candidate.text(:title)
+        candidate.text(:heading) == title && title.each_line.any? { |name| (@named ||= {}).fetch(name) { @named[name] = all_of?(name) } }
+      end
+
+      def all_of?(name)
+        words = Folding.words(name).uniq.reject { |word| CommonWords.part(word).positive? }
+        asked = words.map { |word| (index[word] || []).filter_map { |i, _weight| i if @telling.include?(i) && @asked[i].forms[word] == :same } }
+        words.any? && asked.none?(&:empty?) && asked.flatten.to_set == @telling
       end
 
       BEGINNING = 600 # characters of a text in which the kind of answer is looked for

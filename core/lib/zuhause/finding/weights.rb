@@ -27,6 +27,8 @@ module Zuhause
       DAMPED = 0.8
       # A heading that says little but what is asked.
       ABOUT = 0.1
+      # What a page begins with, whose title is all that is asked: whoever asks by a title means the page.
+      NAMED = 0.6
       # A text that has what the question wants (steps, a time, an amount).
       KIND = 0.10
       # Links that lead to the page, and that one has read or written it lately: they decide among equals.

@@ -7,6 +7,8 @@ module Zuhause
           "side" => Attr.one_of(%w[left center right], default: nil), "target" => Attr.address
         }
 
+        NARROWEST = 25 # per cent; an icon would become larger than it is
+
         def html(node, html)
           side, width = node.dig("attrs", "side"), node.dig("attrs", "width")
           picture = html.leaf(node.slice("type", "attrs"))
@@ -53,8 +55,18 @@ module Zuhause
           Links::Target.parse(node.dig("attrs", "target").to_s)
         end
 
+        # What an element says of its width (HTML 5, 15.4.3), in steps of ten per cent of the text's, so far as that is no more than
+        # the picture has; in a cell it is the cell's, and told by nothing.
+        #
+        # @return [Integer, nil]
+        def width(element)
+          match = /\A\s*(\d+)(?:\.\d+)?\s*(%|px)?\s*\z/.match(element["width"] || Markup::HTMLStyles.of(element["style"])["width"]) or return
+          share = match[2] == "%" ? match[1].to_i : match[1].to_i * 100 / Table::TEXT_WIDTH
+          (share / 10.0).round * 10 if share.between?(NARROWEST, 94) && element.ancestors("td, th").empty?
+        end
+
         def picture(element, reader)
-          attrs = { "file" => reader.file(element), "alt" => element["alt"].to_s.gsub(/[[:cntrl:]]/, " ").strip[0, Schema::LONGEST_NAME], "target" => reader.around(element) }
+          attrs = { "file" => reader.file(element), "alt" => element["alt"].to_s.gsub(/[[:cntrl:]]/, " ").strip[0, Schema::LONGEST_NAME], "width" => width(element), "target" => reader.around(element) }
           { "type" => name, "attrs" => attrs.compact }
         end
       end
