@@ -24,7 +24,9 @@ class HTMLInMarkdownTest < Minitest::Test
   end
 
   def test_what_is_no_element_stays_as_it_was_written
-    assert_equal [ [ "paragraph", "move <file> to <place/> now" ] ], blocks(read("move <file> to <place/> <b>now</b>"))
+    read = read("move <file> to <place/> <b>now</b>")
+    assert_equal [ [ "paragraph", "move <file> to <place/> now" ] ], blocks(read)
+    assert_equal [ [ :html, "<file>" ], [ :html, "<place/>" ] ], read.reports.map { |report| [ report.code, report.detail ] }
   end
 
   def test_pictures_among_words_and_in_cells

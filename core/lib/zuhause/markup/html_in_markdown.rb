@@ -31,8 +31,9 @@ module Zuhause
         root = CommonMarker.render_doc(Document::Normal.clean(markdown).gsub(MarkdownReader::TOO_NESTED, '\1\\'), PARSING, EXTENSIONS)
         return unless foreign?(root)
 
-        root.walk.select { |node| node.type == :inline_html && !element?(node) }.each { |node| as_code(node) }
-        HTMLReader.read(root.to_html(%i[UNSAFE FOOTNOTES], EXTENSIONS), picture: picture, lead: lead) { |html| mend_notices(html) }
+        kept = root.walk.select { |node| node.type == :inline_html && !element?(node) }.map { |node| as_code(node) }
+        read = HTMLReader.read(root.to_html(%i[UNSAFE FOOTNOTES], EXTENSIONS), picture: picture, lead: lead) { |html| mend_notices(html) }
+        read.tap { read.reports.concat(kept.map { |written| MarkdownReader::Report.new(code: :html, detail: written) }) }
       end
 
       def foreign?(root)
@@ -52,11 +53,13 @@ module Zuhause
       end
       private_class_method :element?
 
+      # @return [String] what is kept
       def as_code(node)
         code = CommonMarker::Node.new(:code)
         code.string_content = node.string_content
         node.insert_before(code)
         node.delete
+        code.string_content
       end
       private_class_method :as_code
 
