@@ -9,8 +9,7 @@ class CheckRulesController < ApplicationController
   end
 
   def update
-    @rule = CheckRule.of(@place)
-    return redirect_to(place_path, status: :see_other, notice: t(".done")) if @rule.set(months, by: viewer.person)
+    return redirect_to(place_path, status: :see_other, notice: t(".done")) if CheckRule.transaction { (@rule = CheckRule.of(@place)).set(months, by: viewer.person) }
 
     render :edit, status: :unprocessable_entity
   end

@@ -9,8 +9,7 @@ class ReviewRulesController < ApplicationController
   end
 
   def update
-    @rule = ReviewRule.of(@place)
-    return redirect_to(@place, status: :see_other, notice: t(".done")) if @rule.set(by: viewer.person, **chosen, **values)
+    return redirect_to(@place, status: :see_other, notice: t(".done")) if ReviewRule.transaction { (@rule = ReviewRule.of(@place)).set(by: viewer.person, **chosen, **values) }
 
     render :edit, status: :unprocessable_entity
   end

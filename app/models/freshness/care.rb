@@ -140,6 +140,8 @@ class Care
   #
   # @param ids [Array<Integer>]
   def facts_of(ids)
+    return {} if ids.empty? # no index can be asked for what is nothing
+
     counts, marks = counts_of(ids), of(OutOfDateMark, ids).pluck(:page_id).to_set
     read, days = of(Reading, ids).group(:page_id).maximum(:read_at), of(passed_days, ids).pluck(:page_id, :day).group_by(&:first)
     standing(ids).to_h do |id, list, due_on, since|

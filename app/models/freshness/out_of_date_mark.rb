@@ -14,10 +14,12 @@ class OutOfDateMark < ApplicationRecord
     # @param see [Page, nil] to read instead
     # @return [OutOfDateMark] with errors if it will not do
     def put(page, by:, words: "", see: nil, at: Time.current)
-      mark = find_or_initialize_by(page: page)
-      mark.assign_attributes(person: by, words: words, see: see, created_at: at)
-      transaction { mark.save && Happening.write(:outdated, page, by: by, at: at, note: mark.words.presence, see: see&.public_id) }
-      mark
+      transaction do
+        mark = find_or_initialize_by(page: page)
+        mark.assign_attributes(person: by, words: words, see: see, created_at: at)
+        Happening.write(:outdated, page, by: by, at: at, note: mark.words.presence, see: see&.public_id) if mark.save
+        mark
+      end
     end
 
     # @param pages [Array<Page>]
