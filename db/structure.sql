@@ -625,7 +625,6 @@ CREATE TABLE word_counts (word varchar NOT NULL, access_list_id integer NOT NULL
 CREATE INDEX index_word_counts_on_access_list_id ON word_counts (access_list_id);
 CREATE TABLE counted_pages (page_id integer NOT NULL PRIMARY KEY REFERENCES pages (id) ON DELETE CASCADE, access_list_id integer NOT NULL, edition_id integer NOT NULL, words blob NOT NULL);
 CREATE TRIGGER counted_pages_come AFTER INSERT ON counted_pages BEGIN INSERT INTO word_counts (word, access_list_id, sections) SELECT key, new.access_list_id, value FROM json_each(inflated(new.words)) WHERE true ON CONFLICT (word, access_list_id) DO UPDATE SET sections = sections + excluded.sections; END;
-CREATE TRIGGER counted_pages_go AFTER DELETE ON counted_pages BEGIN UPDATE word_counts SET sections = sections - told.value FROM json_each(inflated(old.words)) AS told WHERE word_counts.word = told.key AND word_counts.access_list_id = old.access_list_id; DELETE FROM word_counts WHERE access_list_id = old.access_list_id AND sections <= 0 AND word IN (SELECT key FROM json_each(inflated(old.words))); END;
 CREATE TABLE IF NOT EXISTS "terms" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "public_id" varchar NOT NULL, "name" varchar NOT NULL, "meaning" varchar DEFAULT '' NOT NULL, "others" json DEFAULT '[]' NOT NULL, "language" varchar, "person_id" integer, "created_at" datetime(6) NOT NULL, "updated_at" datetime(6) NOT NULL, CONSTRAINT "fk_rails_affa24f8c3"
 FOREIGN KEY ("person_id")
   REFERENCES "people" ("id")
@@ -924,7 +923,9 @@ CREATE TRIGGER versions_promises_change AFTER UPDATE ON promises BEGIN INSERT IN
 CREATE TRIGGER versions_templates_come AFTER INSERT ON templates BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_templates_go AFTER DELETE ON templates BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE INDEX index_editions_not_small ON editions (page_id, published_at) WHERE NOT small;
+CREATE TRIGGER counted_pages_go AFTER DELETE ON counted_pages BEGIN INSERT INTO word_counts (word, access_list_id, sections) SELECT key, old.access_list_id, -value FROM json_each(inflated(old.words)) WHERE true ON CONFLICT (word, access_list_id) DO UPDATE SET sections = sections + excluded.sections; DELETE FROM word_counts WHERE access_list_id = old.access_list_id AND sections <= 0 AND word IN (SELECT key FROM json_each(inflated(old.words))); END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000017'),
 ('20261127000016'),
 ('20261127000015'),
 ('20261127000014'),

@@ -123,6 +123,24 @@ class AskingRequestsTest < ActionDispatch::IntegrationTest
     assert_equal 0, WordCount.where(word: "bicycles").sum(:sections)
   end
 
+  test "after editions of every sort what is counted is what counting everything anew comes to" do
+    random = Random.new(Integer(ENV.fetch("SEED", "1125")))
+    words = Array.new(30) { |i| "word#{i}" }
+    pages = Array.new(3) { |i| new_page("Page #{i}", above: @room, by: @ana, markdown: words.sample(8, random: random).join(" ")) }
+    12.times do
+      page = pages.sample(random: random).reload
+      save_text(page, Array.new(1 + random.rand(3)) { "# #{words.sample(random: random)}\n\n#{words.sample(1 + random.rand(9), random: random).join(" ")}" }.join("\n\n"), by: @ana)
+      page.publish(version: page.draft.version, by: @ana)
+    end
+    told = -> { WordCount.order(:word, :access_list_id).pluck(:word, :access_list_id, :sections) }
+    kept = told.call
+    CountedPage.find_each(&:destroy!)
+    assert_equal 0, WordCount.count
+    CountedPage.catch_up
+    assert_equal told.call, kept
+    assert kept.all? { |_word, _list, sections| sections.positive? }
+  end
+
   private
 
   def ask(text)
