@@ -5,6 +5,7 @@ class UnlinkedName < ApplicationRecord
   MOST_TEXTS = 300 # that name one page: a name that stands in more is a word of the house
   LOOKED_AT = 2000 # texts in which a new name is looked for
   MANY = 100 # texts for which all names are gathered at once
+  NEW = 20 # names of pages that have come at once: reading all texts once costs less than asking for each
 
   # How many texts name pages: those of many are told apart without asking for each text.
   class Naming
@@ -16,7 +17,7 @@ class UnlinkedName < ApplicationRecord
     # @return [Array<Integer>] those that not too many texts name
     def rare(ids)
       unknown = ids.reject { |id| @counts.key?(id) }
-      @counts.merge!(unknown.index_with(0), UnlinkedName.where(target_id: unknown).group(:target_id).distinct.count(:page_id)) if unknown.any?
+      @counts.merge!(unknown.index_with(0), UnlinkedName.in_texts_read.where(target_id: unknown).group(:target_id).distinct.count(:page_id)) if unknown.any?
       ids.select { |id| @counts[id] < MOST_TEXTS }.each { |id| @counts[id] += 1 }
     end
 
@@ -31,6 +32,9 @@ class UnlinkedName < ApplicationRecord
   belongs_to :page
   belongs_to :target, class_name: "Page"
 
+  # What was written down of an edition that is to be read anew counts no more.
+  scope :in_texts_read, -> { where("unlinked_names.page_id IN (SELECT page_id FROM names_read)") }
+
   class << self
     # Texts are read apart: publishing does not wait for it.
     def follow_edition(_page, _edition)
@@ -44,16 +48,24 @@ class UnlinkedName < ApplicationRecord
 
     # Reads texts that have not been read as they are published, and looks for names that have not been looked for.
     #
+    # @param seconds [Numeric, nil] after which it stops, for others to have their turn
     # @return [Integer] of both
-    def catch_up
-      naming = Naming.new
-      unread = Page.kept.joins("LEFT JOIN names_read ON names_read.page_id = pages.id").where.not(edition_id: nil).where("names_read.edition_id IS NOT pages.edition_id")
-      all = all_names if unread.limit(MANY).count == MANY
-      read = unread.in_batches(of: 50).sum do |pages|
-        naming.grown_common { |id| all&.each_value { |names| names.forget(id) } }
-        read(pages.includes(edition: :text).to_a, all: all, naming: naming)
+    def catch_up(seconds: nil)
+      ends = seconds && clock + seconds
+      read_all_anew if new_pages.count >= NEW
+      read = read_unread { over?(ends) }
+      new_pages.pluck(:page_id).each do |id|
+        break if over?(ends)
+
+        look_for(id)
+        read += 1
       end
-      read + KnownName.where(looked_for: false).distinct.pluck(:page_id).each { |id| look_for(id) }.size
+      read
+    end
+
+    # @return [Boolean] whether something is left to be read or looked for
+    def behind?
+      unread.exists? || new_pages.exists?
     end
 
     # The rules of another language hold in its text.
@@ -80,6 +92,44 @@ class UnlinkedName < ApplicationRecord
     end
 
     private
+
+    def unread
+      Page.kept.joins("LEFT JOIN names_read ON names_read.page_id = pages.id").where.not(edition_id: nil).where("names_read.edition_id IS NOT pages.edition_id")
+    end
+
+    # @return [ActiveRecord::Relation<KnownName>] pages for whose names no text was looked through yet
+    def new_pages
+      KnownName.where(looked_for: false).select(:page_id).distinct
+    end
+
+    # @yieldreturn [Boolean] whether the rest is left
+    # @return [Integer] texts
+    def read_unread
+      naming = Naming.new
+      all = all_names if unread.limit(MANY).count == MANY
+      unread.in_batches(of: 50).sum do |pages|
+        next 0 if yield
+
+        naming.grown_common { |id| all&.each_value { |names| names.forget(id) } }
+        read(pages.includes(edition: :text).to_a, all: all, naming: naming)
+      end
+    end
+
+    # With all names that there are now.
+    def read_all_anew
+      transaction do
+        connection.execute("DELETE FROM names_read")
+        KnownName.where(looked_for: false).update_all(looked_for: true)
+      end
+    end
+
+    def over?(ends)
+      ends && clock > ends
+    end
+
+    def clock
+      Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    end
 
     # @return [Hash{String, nil=>Zuhause::Links::Names}] by rules
     def all_names

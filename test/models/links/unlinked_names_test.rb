@@ -71,6 +71,22 @@ class UnlinkedNamesTest < ActiveSupport::TestCase
     end
   end
 
+  test "of many that come at once all texts are read once, in portions, with what is asked for one by one as the outcome" do
+    ReadNamesJob.queue_adapter = :test
+    words = %w[ice rope salt grit stage ramp]
+    random = Random.new(SEED)
+    (UnlinkedName::NEW + 5).times { |i| new_page("#{words.sample(2, random: random).join(" ")} #{i % 4}", above: @room, by: @ana, markdown: Array.new(30) { (words + %w[0 1 2 3]).sample(random: random) }.join(" ")) }
+    assert_predicate UnlinkedName, :behind?
+    assert_equal 0, UnlinkedName.catch_up(seconds: -1), "others have their turn"
+    assert_predicate UnlinkedName, :behind?
+    looked = Page.connection.select_value("SELECT COUNT(*) FROM names_read")
+    ReadNamesJob.perform_now
+    assert_not UnlinkedName.behind?
+    assert_equal 0, looked
+    assert_operator UnlinkedName.count, :>, UnlinkedName::NEW
+    assert_equal anew, UnlinkedName.pluck(:page_id, :target_id, :block_id, :start, :length).sort
+  end
+
   private
 
   def write(markdown, page: @text)
