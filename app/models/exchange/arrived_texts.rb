@@ -2,7 +2,6 @@
 # among them are shown where they are named.
 class ArrivedTexts
   READERS = { ".md" => :markdown, ".markdown" => :markdown, ".html" => :html, ".htm" => :html, ".xhtml" => :html, ".txt" => :plain, ".text" => :plain, ".docx" => :office, ".odt" => :office }.freeze
-  FRONT_MATTER = /\A---[ \t]*\n(.*?)\n---[ \t]*\n/m
   DATA = %r{\Adata:image/[a-z+.-]+;base64,}i
   MOST_REPORTS = 2000
 
@@ -53,7 +52,7 @@ class ArrivedTexts
   def contents_of(markdown, path)
     return unless File.basename(path, ".*").match?(/\A(?:#{Zuhause::Exchange::FolderTree::FRONTS.join("|")}|contents|toc|summary|nav|sidebar)\z/i)
 
-    survey = Zuhause::Exchange::Survey.of(CommonMarker.render_html(markdown.sub(FRONT_MATTER, "")))
+    survey = Zuhause::Exchange::Survey.of(CommonMarker.render_html(Zuhause::Exchange::FrontMatter.new(markdown).text))
     { words: 0, parts: [], rels: {}, lists: survey.lists.map(&:items) }
   end
 
@@ -120,10 +119,11 @@ class ArrivedTexts
   end
 
   def markdown(bytes)
-    text = Upload.text(bytes)
-    front = text[FRONT_MATTER, 1]
-    title = Zuhause::Document::Title.clean(front[/^title:(.+)$/, 1].to_s.strip.delete_prefix('"').delete_prefix("'").delete_suffix('"').delete_suffix("'")).presence if front
-    [ title&.first(Zuhause::Document::Title::LENGTH.end), with_stated_names(read_markdown(text.sub(FRONT_MATTER, ""))) ]
+    front = Zuhause::Exchange::FrontMatter.new(Upload.text(bytes))
+    @language = front.language
+    read = with_stated_names(read_markdown(Zuhause::Exchange::MarkdownNotices.plain(front.text)))
+    read.reports.concat(front.rest.map { |said| Zuhause::Markup::MarkdownReader::Report.new(code: :front, detail: said.first(200)) })
+    [ Zuhause::Document::Title.clean(front.title.to_s).presence&.first(Zuhause::Document::Title::LENGTH.end), read ]
   end
 
   def read_markdown(text)

@@ -15,11 +15,12 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   end
 
   test "several files become pages that link to each other and show their pictures" do
-    arrival = bring({ "gangway.md" => "---\ntitle: \"Gangway in ice\"\n---\nSee [salt](./the%20salt.html#x).\n\n![The dot](pictures/dot.png)\n\n<b>Ask</b> the <mate>.", "the salt.html" => "<h1>Salt &amp; grit</h1><h2>Where</h2><p>Back to <a href='gangway.md'>it</a>.</p><script>alert(1)</script>",
+    arrival = bring({ "gangway.md" => "---\ntitle: \"Gangway in ice\"\nlang: de\ntags: [deck]\n---\n!!! tip\n    Mind it.\n\nSee [salt](./the%20salt.html#x).\n\n![The dot](pictures/dot.png)\n\n<b>Ask</b> the <mate>.", "the salt.html" => "<h1>Salt &amp; grit</h1><h2>Where</h2><p>Back to <a href='gangway.md'>it</a>.</p><script>alert(1)</script>",
                     "notes.txt" => "One\nline # not a heading\n\n\nTwo", "dot.png" => Rails.root.join("test/files/dot.png").binread, "what.exe" => "MZ" })
     assert_no_difference("Page.count") { get "/arrivals/#{arrival.public_id}" }
     assert_select "input[name=title]", count: 3
     assert_select ".arrived-losses", text: /HTML that is kept as code/
+    assert_select ".arrived-losses", text: /What files say of themselves before their text/
     look(arrival, "gangway.md")
     assert_select ".arrived-reports", text: /HTML/
     assert_not_includes look(arrival, "the salt.html").to_s, "alert(1)"
@@ -30,6 +31,7 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert_equal 3, Page.count
     assert_equal [ [ "page", salt.public_id ] ], gangway.links.where(use: "link").pluck(:target_kind, :target_id)
     assert_equal [ gangway.public_id ], salt.links.pluck(:target_id)
+    assert_equal [ "de", "notice" ], [ gangway.language, gangway.draft.document["content"].first["type"] ]
     assert_equal "Ask the <mate>.", Zuhause::Document::Text.of(gangway.draft.document["content"].last)
     assert_equal "One\nline # not a heading\nTwo", Zuhause::Document::Text.of(notes.draft.document)
     get "/p/#{gangway.to_param}"

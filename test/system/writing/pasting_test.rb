@@ -78,7 +78,7 @@ class PastingTest < ApplicationSystemTestCase
   end
 
   test "a text that is dropped comes in as text, and can be taken out again or kept as a file" do
-    drop_on ".ProseMirror > p", file: "stages.md", holding: "# Sacks\n\nOf <b>sand</b>.\n\nVikness: two sacks"
+    drop_on ".ProseMirror > p", file: "stages.md", holding: "# Sacks\n\nOf <b>sand</b> for the <mate>.\n\nVikness: two sacks"
     assert_selector "[data-told]", text: "“stages.md” has come in as text. Not taken along: HTML is kept as code"
     assert_selector ".ProseMirror > h2", text: "Sacks"
     assert_accessible
