@@ -41,10 +41,20 @@ class HTMLReaderTest < Minitest::Test
   end
 
   def test_pictures_in_cells
-    cells = Markup::HTMLReader.read("<table><tr><td><img src=a width=300> one</td><td><p>two <a href='https://example.org'><img src=b></a></p></td><td><table><tr><td>in</td><td><img src=c></td></tr></table></td></tr></table>",
+    cells = Markup::HTMLReader.read("<table><tr><td><img src=a width=300> one</td><td><p>two <a href='https://example.org'><img src=b></a></p></td></tr></table>",
                                     picture: ->(*) { "abcdefghij" }).doc.dig("content", 0, "content", 0, "content")
-    assert_equal [ %w[figure paragraph], %w[paragraph figure], %w[paragraph figure] ], cells.map { |cell| cell["content"].map { |node| node["type"] } }
+    assert_equal [ %w[figure paragraph], %w[paragraph figure] ], cells.map { |cell| cell["content"].map { |node| node["type"] } }
     assert_nil cells.first.dig("content", 0, "attrs", "width")
+  end
+
+  def test_tables_that_lay_out_a_page_give_way_to_what_they_hold
+    inner = "<table><tr><th>a<th>b</tr><tr><td>1<td>2</tr></table>"
+    assert_equal %w[heading table paragraph], types("<table border=0><tr><td><h2>Ice</h2>#{inner}</td><td>beside</td></tr></table>")
+    assert_equal %w[paragraph table table], types("<table><tr><td>one</td></tr><tr><td>#{inner}</td></tr><tr><td>#{inner}</td></tr></table>")
+    assert_equal %w[paragraph paragraph], types("<table role=presentation><tr><td>one</td><td>two</td></tr></table>")
+    assert_equal %w[table], types("<table><tr><td>a</td><td>#{inner}</td></tr><tr><td>b</td><td>c</td></tr><tr><td>d</td><td>e</td></tr></table>"), "rows and columns of its own"
+    assert_equal %w[table], types("<table><tr><th>a</th></tr><tr><td>#{inner}</td></tr></table>")
+    assert_equal %w[table], types("<table border=0><tr><td>a</td><td>b</td></tr></table>")
   end
 
   def test_tasks_and_pictures
@@ -142,6 +152,10 @@ class HTMLReaderTest < Minitest::Test
 
   def markdown(read)
     Markup::MarkdownWriter.write(read.doc, ids: false)
+  end
+
+  def types(html)
+    read(html).doc["content"].map { |node| node["type"] }
   end
 
   def levels(html)

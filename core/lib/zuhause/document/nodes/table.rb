@@ -31,6 +31,8 @@ module Zuhause
         end
 
         def read(element, reader, depth, marks)
+          return laid_out(element, reader, depth, marks) if layout?(element)
+
           reader.nested(element, depth, 3, marks) { table(element, reader, depth) }
         end
 
@@ -47,6 +49,23 @@ module Zuhause
 
           columns = first["content"].flat_map { |cell| cell.dig("attrs", "colwidth") || Array.new(Document::Table.span(cell, "colspan"), 0) }
           "<colgroup>#{columns.map { |width| width.positive? ? %(<col width="#{width}">) : "<col>" }.join}</colgroup>"
+        end
+
+        LAYOUT = %w[presentation none].freeze # roles of a table that is none (WAI-ARIA 1.2)
+        FEW = 2 # rows
+
+        # Pages have been laid out with tables: those say so, or hold tables, in one column or in few rows without a heading.
+        def layout?(element)
+          return true if LAYOUT.include?(element["role"])
+          return false if element.at_xpath(".//table").nil? || element.at_xpath("./caption | ./tr/th | ./*/tr/th")
+
+          rows = element.xpath(ROWS)
+          rows.size <= FEW || rows.all? { |row| row.xpath("./td").size < 2 }
+        end
+
+        # What its cells hold, one after the other.
+        def laid_out(element, reader, depth, marks)
+          element.xpath("#{ROWS} | ./caption").flat_map { |part| part.name == "caption" ? reader.blocks(part, depth, marks) : part.xpath("./td | ./th").flat_map { |cell| reader.blocks(cell, depth, marks) } }
         end
 
         def table(element, reader, depth)
