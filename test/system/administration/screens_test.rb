@@ -134,6 +134,18 @@ class ScreensTest < ApplicationSystemTestCase
     assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390
   end
 
+  test "at phone width a wide table scrolls in a box of its own" do
+    ida = person("Ida Karlow")
+    markdown = [ Array.new(6) { |i| "Unbreakable-heading-#{i}" }, [ "---" ] * 6, [ "unbreakable-words" ] * 6 ].map { |row| "| #{row.join(" | ")} |" }.join("\n")
+    page_with_table = new_page("Stores", above: new_room("On Board", keeper: ida), by: ida, markdown: markdown)
+    sign_in_as ida
+    narrow
+    visit "/p/#{page_with_table.to_param}"
+    assert_operator page.evaluate_script("document.querySelector('.text table').scrollWidth"), :>, 390
+    assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, 390
+    assert_accessible
+  end
+
   private
 
   def open_menu(entry)
