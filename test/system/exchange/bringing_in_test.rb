@@ -18,7 +18,7 @@ class BringingInSystemTest < ApplicationSystemTestCase
     assert_accessible
     ActiveJob::Base.queue_adapter = :inline
     Work.last.run
-    assert_selector "h1", text: "What will be brought in"
+    assert_selector "h1", text: "What will be brought in", wait: 30
     assert_selector ".arrived li", count: 1
     assert_field "Title of the page from access.md", with: "The rules of access"
     assert_accessible
@@ -61,7 +61,7 @@ class BringingInSystemTest < ApplicationSystemTestCase
     visit "/arrivals/new?above=#{@room.public_id}"
     attach_file "Files", packed(files)
     click_on "Read them"
-    assert_selector "h1", text: "What will be brought in"
+    assert_selector "h1", text: "What will be brought in", wait: 30
     assert_titles "The manual", "deck", "Gangway", "Ramp", "Old words"
     assert_text "an empty page for what stands below"
     assert_accessible
@@ -110,7 +110,7 @@ class BringingInSystemTest < ApplicationSystemTestCase
       visit "/arrivals/new"
       attach_file "Or a whole folder", File.join(folder, "manual")
       click_on "Read them"
-      assert_selector "h1", text: "What will be brought in"
+      assert_selector "h1", text: "What will be brought in", wait: 60
       assert_selector ".lead", text: "47 pages would be made"
       assert_field "Title of the page from manual/deck/44.md", with: "Page 44"
     end
