@@ -20,7 +20,7 @@ class MarkdownNoticesTest < Minitest::Test
   def test_quotes_that_begin_with_a_name
     assert_equal [ [ "note", "One Two" ] ], read("> **Note:** One\n> Two")
     assert_equal [ [ "caution", "One" ] ], read("> __Warning__\n> One")
-    assert_equal [ [ "quote", "One Note: two" ] ], read("> One\n> **Note:** two")
+    assert_equal [ [ "quote", "Mind this: Note: two" ] ], read("> Mind this:\n> **Note:** two")
   end
 
   def test_code_and_everything_else_stays

@@ -40,6 +40,13 @@ class HTMLReaderTest < Minitest::Test
     assert_equal [ *[ nil ] * 6, "https://example.org/x", nil ], figures.map { |figure| figure.dig("attrs", "target") }
   end
 
+  def test_many_pictures_take_no_time_that_grows_with_their_square
+    Timeout.timeout(20) do
+      read = Markup::HTMLReader.read("<table>#{"<tr><td><a href='https://example.org'><img src=a width=300></a></td></tr>" * 8000}</table>", picture: ->(*) { "abcdefghij" })
+      assert_equal 8000, read.doc.dig("content", 0, "content").size
+    end
+  end
+
   def test_pictures_in_cells
     cells = Markup::HTMLReader.read("<table><tr><td><img src=a width=300> one</td><td><p>two <a href='https://example.org'><img src=b></a></p></td></tr></table>",
                                     picture: ->(*) { "abcdefghij" }).doc.dig("content", 0, "content", 0, "content")

@@ -13,6 +13,18 @@ class StillTrueRequestsTest < ActionDispatch::IntegrationTest
     @shut = new_page("Shut", above: new_room("Closed", keeper: @ana), by: @ana)
   end
 
+  test "a room in which nothing has been published yet stands well, and no list has anything in it" do
+    empty = new_room("Empty", keeper: @ana)
+    sign_in @ana
+    [ "/rooms/#{empty.public_id}/health", *Desk::LISTS.map { |list| "/desk/lists/#{list}?room=#{empty.public_id}" } ].each do |address|
+      get address
+      assert_response :success, address
+      assert_select ".empty", 1, address
+    end
+    get "/desk", params: { room: empty.public_id }
+    assert_response :success
+  end
+
   test "overdue is told to readers in words, signed in or not, and to nobody before" do
     @ice.grant(holder(:anyone), :read)
     [ nil, @cem ].each { |who| assert_no_match(/should have said/, shown(who)) }

@@ -125,9 +125,17 @@ module Zuhause
 
       # @return [String, nil] what the link around an element leads to
       def around(element)
-        link = element.ancestors("a[href]").first
-        target = link && @lead.call(link["href"].strip)
+        link = holder(element, %w[a])
+        target = link && link["href"] && @lead.call(link["href"].strip)
         target if Links::Target.parse(target.to_s)
+      end
+
+      # Asked with a selector, the parser would look through the whole text for each.
+      #
+      # @return [Nokogiri::XML::Element, nil] the nearest element around it that is called so
+      def holder(element, names)
+        element = element.parent while element&.element? && !names.include?(element.name)
+        element if element&.element?
       end
 
       def report(code, detail)

@@ -59,14 +59,14 @@ module Zuhause
         # the picture has; in a cell it is the cell's, and told by nothing.
         #
         # @return [Integer, nil]
-        def width(element)
+        def width(element, reader)
           match = /\A\s*(\d+)(?:\.\d+)?\s*(%|px)?\s*\z/.match(element["width"] || Markup::HTMLStyles.of(element["style"])["width"]) or return
           share = match[2] == "%" ? match[1].to_i : match[1].to_i * 100 / Table::TEXT_WIDTH
-          (share / 10.0).round * 10 if share.between?(NARROWEST, 94) && element.ancestors("td, th").empty?
+          (share / 10.0).round * 10 if share.between?(NARROWEST, 94) && reader.holder(element, %w[td th]).nil?
         end
 
         def picture(element, reader)
-          attrs = { "file" => reader.file(element), "alt" => element["alt"].to_s.gsub(/[[:cntrl:]]/, " ").strip[0, Schema::LONGEST_NAME], "width" => width(element), "target" => reader.around(element) }
+          attrs = { "file" => reader.file(element), "alt" => element["alt"].to_s.gsub(/[[:cntrl:]]/, " ").strip[0, Schema::LONGEST_NAME], "width" => width(element, reader), "target" => reader.around(element) }
           { "type" => name, "attrs" => attrs.compact }
         end
       end
