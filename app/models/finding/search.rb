@@ -42,7 +42,14 @@ class Search
 
   # @return [Array<Result>]
   def results(offset: 0, limit: PER_PAGE)
-    build(ranked[offset, limit] || [])
+    build(ranked[offset, limit] || [], with: %i[room edition])
+  end
+
+  # @param told [Array<Page>]
+  # @return [Array<Result>] of other pages, the best section alone
+  def results_besides(told, limit:)
+    ids = told.map(&:id)
+    build(ranked.reject { |scores| ids.include?(scores.first.candidate.page) }.first(limit).map { |scores| scores.first(1) })
   end
 
   # @param page [Page]
@@ -117,12 +124,12 @@ class Search
   end
 
   def aside
-    @aside ||= PutAside.page_ids.to_set
+    @aside ||= PutAside.known(@viewer)
   end
 
-  def build(ranked)
+  def build(ranked, with: nil)
     told = ranked.map { |scores| [ scores.first, *scores.drop(1).first(MORE).select { |score| score.total >= scores.first.total / 2 } ] }
-    pages = Page.where(id: told.map { |scores| scores.first.candidate.page }).includes(:room, :edition).index_by(&:id)
+    pages = Page.where(id: told.map { |scores| scores.first.candidate.page }).includes(with).index_by(&:id)
     sections = Section.where(id: told.flatten.map { |score| score.candidate.id }).index_by(&:id)
     told.filter_map { |best, *others| result(pages[best.candidate.page], best, sections[best.candidate.id], others.filter_map { |score| sections[score.candidate.id] }) if sections[best.candidate.id] }
   end

@@ -4,6 +4,7 @@ class SectionsFound
   ROWS = 1000 # of one word; a word that stands in more is looked for beside rarer ones
   WORDS = 7 # the rarest, by which sections are looked for
   RANKED = 250 # by their rarest words
+  A_FEW_PAGES, ROWS_FOR_A_FEW, RANKED_FOR_A_FEW = 10, 300, 100 # where so few are told, while somebody types
   PAGES = 8 # the likeliest, of which all sections are looked at
   OF_PAGE = 12
   MOST = 90 # sections that are scored
@@ -21,6 +22,7 @@ class SectionsFound
   def initialize(question, asked, pages, viewer, most: MOST)
     @question, @pages, @viewer = question, pages, viewer
     @most = [ MOST, most * 4, FEW + (FOR_EACH * question.telling.size) ].min
+    @rows, @ranked = most > A_FEW_PAGES ? [ ROWS, RANKED ] : [ ROWS_FOR_A_FEW, RANKED_FOR_A_FEW ]
     @asked = asked.select(&:known?).sort_by { |one| -one.rarity }
     @unfinished = question.words.last&.then { |word| word.word if word.unfinished }
   end
@@ -61,15 +63,15 @@ class SectionsFound
   def ranked
     worth = Hash.new(0.0)
     @asked.first(WORDS).each_with_index do |asked, i|
-      next if common.include?(asked) && worth.size > RANKED
+      next if common.include?(asked) && worth.size > @ranked
 
       rows(asked, @asked.first(i)).each { |id| worth[id] += asked.rarity }
     end
-    headed(worth.sort_by { |id, sum| [ -sum, id ] }.first(RANKED).to_h)
+    headed(worth.sort_by { |id, sum| [ -sum, id ] }.first(@ranked).to_h)
   end
 
   def common
-    @common ||= @asked.reject { |asked| asked.sections < ROWS }
+    @common ||= @asked.reject { |asked| asked.sections < @rows }
   end
 
   # Words in titles and headings lead more surely.
@@ -91,10 +93,10 @@ class SectionsFound
   end
 
   def rows(asked, rarer)
-    return Section.holding(expression(asked), @pages, most: ROWS) unless common.include?(asked)
+    return Section.holding(expression(asked), @pages, most: @rows) unless common.include?(asked)
 
     beside = rarer.any? ? "#{expression(asked)} AND (#{rarer.map { |other| expression(other) }.join(" OR ")})" : "{title heading} : #{expression(asked)}"
-    Section.holding(beside, @pages, most: ROWS)
+    Section.holding(beside, @pages, most: @rows)
   end
 
   # @return [String] an FTS5 expression; each word is quoted, so that nothing typed can be an operator

@@ -5,6 +5,7 @@ class Suggestions
   PEOPLE = 2
   LOOKED_AT = 300 # titles, and words that may be meant
   FORGIVEN = 4 # words in which a slip is looked for, the longest
+  END_OF_WORD, LIKELY = 2, 2000 # letters, and words that have them
 
   def initialize(text, viewer)
     @search = Search.new(text, viewer, most: PAGES + SECTIONS)
@@ -32,7 +33,7 @@ class Suggestions
   def sections
     return [] if @words.empty?
 
-    @search.results(limit: PAGES + SECTIONS).reject { |result| pages.include?(result.page) }.first(SECTIONS)
+    @search.results_besides(pages, limit: SECTIONS)
   end
 
   private
@@ -54,19 +55,20 @@ class Suggestions
     @words.map { |word| forgiven.include?(word) ? alternatives(word) : %("#{word}"*) }
   end
 
-  # The words of titles that may have been meant.
+  # The words of titles that may have been meant. A slip stands at one end of a word at most, so that the other end leads there.
   # @return [String, nil] an FTS5 expression; nil if there is none
   def alternatives(word)
     word = Zuhause::Finding::Folding.fold(word)
     most = Zuhause::Finding::Spelling.allowed(word)
     lengths = (word.length - most)..(word.length + most)
-    meant = Page.title_words(lengths).select { |other| Zuhause::Finding::Spelling.match?(word, other) }.first(LOOKED_AT)
+    likely = Page.title_words(word[0, END_OF_WORD], lengths) | Word.ending(word[-END_OF_WORD, END_OF_WORD]).of_length(lengths).limit(LIKELY).pluck(:word)
+    meant = likely.select { |other| Zuhause::Finding::Spelling.match?(word, other) }.first(LOOKED_AT)
     terms = [ %("#{word}"*), *meant.map { |other| %("#{other}") } ]
     "(#{terms.join(" OR ")})"
   end
 
   def in_order(ids)
-    recent, aside = @viewer.recent_pages, PutAside.page_ids.to_set
+    recent, aside = @viewer.recent_pages, PutAside.known(@viewer)
     names = OtherName.where(page_id: ids).pluck(:page_id, :name).group_by(&:first).transform_values { |rows| rows.map { |_id, name| Zuhause::Document::Title.normalise(name) } }
     typed = @words.join(" ")
     Page.where(id: ids).pluck(:id, :title).sort_by do |id, title|

@@ -28,7 +28,7 @@ class Vocabulary
   def asked(question)
     alike = Term.alike(question.words.reject(&:function?).map(&:word))
     forms = question.words.to_h { |word| [ word.word, word.function? ? { word.word => :same } : likely(word, alike.fetch(word.word)) ] }
-    learn(forms.values.flat_map(&:keys))
+    learn([ WordCount::ALL, *forms.values.flat_map(&:keys) ])
     question.words.map { |word| asked_word(word, known(forms.fetch(word.word))) }
   end
 
@@ -80,7 +80,7 @@ class Vocabulary
     most = Zuhause::Finding::Spelling.allowed(word)
     return {} if most.zero?
 
-    alike = [ Word.beginning(word[0, 2]), Word.ending(word[-2, 2]) ].flat_map { |words| words.where("length(word) BETWEEN ? AND ?", word.length - most, word.length + most).limit(LOOKED_AT).pluck(:word) }.uniq
+    alike = [ Word.beginning(word[0, 2]), Word.ending(word[-2, 2]) ].flat_map { |words| words.of_length((word.length - most)..(word.length + most)).limit(LOOKED_AT).pluck(:word) }.uniq
     near = alike.map { |other| [ other, Zuhause::Finding::Spelling.distance(word, other, most) ] }.select { |_other, distance| distance <= most }
     learn(near.map(&:first))
     near = near.select { |other, _distance| count_of(other).positive? }.sort_by { |other, distance| [ distance, -count_of(other), other ] }

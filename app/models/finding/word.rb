@@ -6,6 +6,7 @@ class Word < ApplicationRecord
   END_OF_ALL = "\u{10FFFF}".freeze
 
   scope :beginning, ->(letters) { where(word: letters..(letters + END_OF_ALL)) }
+  scope :of_length, ->(lengths) { where("length(word) BETWEEN ? AND ?", lengths.begin, lengths.end) }
   scope :ending, ->(letters) { where(backwards: letters.reverse..(letters.reverse + END_OF_ALL)) }
 
   class << self

@@ -1,6 +1,10 @@
 # The people of the house, for its members: with what each tells of themselves, and which rooms they keep, of those that the asker
 # sees.
 class Colleagues
+  # What is told of somebody, in words as they are compared.
+  Told = Struct.new(:id, :named, :told)
+  private_constant :Told
+
   # @param viewer [Viewer] an active member
   # @param text [String] words, or their beginnings, of names, of what they do and speak, or of groups
   def initialize(viewer, text: "")
@@ -9,7 +13,7 @@ class Colleagues
 
   # @return [ActiveRecord::Relation<Person>] all, if nothing is asked for
   def people
-    @text.blank? ? Person.active.by_name : Person.where(id: ids_of { |told| told }).by_name
+    @text.blank? ? Person.active.by_name : Person.where(id: ids_of).by_name
   end
 
   # What the find field offers of them.
@@ -19,7 +23,9 @@ class Colleagues
   def found(limit:, named: false)
     return [] unless @viewer.active_member? && words.any?
 
-    Person.where(id: ids_of { |told| named || words.all? { |word| Zuhause::Finding::CommonWords.function?(word) } ? told.first(1) : told }).by_name.limit(limit).includes(picture_attachment: :blob).to_a
+    ids = ids_of(:named) if named || words.all? { |word| Zuhause::Finding::CommonWords.function?(word) }
+    ids ||= ids_of
+    ids.any? ? Person.where(id: ids).by_name.limit(limit).includes(picture_attachment: :blob).to_a : []
   end
 
   # @param people [Array<Person>]
@@ -39,15 +45,23 @@ class Colleagues
     @words ||= Zuhause::Finding::Folding.words(@text).first(8).then { |all| all.reject { |word| Zuhause::Finding::CommonWords.function?(word) }.presence || all }
   end
 
-  # @yieldparam told [Array<String>] somebody's name, and what else is told of them
-  # @yieldreturn [Array<String>] in which the words are looked for
-  def ids_of
+  # @param what [Symbol] their names, or all that is told of them
+  # @return [Array<Integer>] of those of whom that has the words
+  def ids_of(what = :told)
     return [] if words.empty?
 
-    groups = Membership.joins(:group).pluck(:person_id, "groups.name").group_by(&:first).transform_values { |rows| rows.map(&:last) }
-    Person.active.pluck(:id, :name, :occupation, :spoken).filter_map do |id, name, *rest|
-      there = yield([ name, *rest, *groups.fetch(id, []) ]).flat_map { |text| Zuhause::Finding::Folding.words(text.to_s) }
-      id if words.all? { |word| there.any? { |other| other.start_with?(word) } }
+    everybody.filter_map { |one| one.id if words.all? { |word| one[what].any? { |other| other.start_with?(word) } } }
+  end
+
+  # @return [Array<Told>] kept until somebody comes, goes or tells something else of themselves
+  def everybody
+    @viewer.kept_fetch([ :colleagues ], of: [ :people ]) do
+      groups = Membership.joins(:group).pluck(:person_id, "groups.name").group_by(&:first).transform_values { |rows| rows.map(&:last) }
+      Person.active.pluck(:id, :name, :occupation, :spoken).map { |id, name, *rest| Told.new(id, folded([ name ]), folded([ name, *rest, *groups.fetch(id, []) ])) }.freeze
     end
+  end
+
+  def folded(texts)
+    texts.flat_map { |text| Zuhause::Finding::Folding.words(text.to_s) }.freeze
   end
 end

@@ -90,7 +90,7 @@ class Branch
 
     # What is put aside is not in the plan, nor is what stands below it.
     def aside
-      @aside ||= PutAside.page_ids.to_set
+      @aside ||= PutAside.known(@viewer)
     end
 
     # Signposts are shown with the branch they stand in, to those who see the place itself.

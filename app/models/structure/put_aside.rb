@@ -21,8 +21,16 @@ class PutAside < ApplicationRecord
 
     # @return [Array<Integer>] ids of all pages that are, with those below them
     def page_ids
-      tops = Page.where(id: select(:page_id)).select(:id, :ancestry)
-      tops.flat_map { |page| [ page.id, *Page.where("ancestry LIKE ?", "#{page.ancestry}#{page.id}/%").ids ] }.uniq
+      pluck(:page_id) | connection.select_values(<<~SQL.squish)
+        SELECT below.id FROM put_asides CROSS JOIN pages AS tops ON tops.id = put_asides.page_id
+        JOIN pages AS below ON below.ancestry >= tops.ancestry || tops.id || '/' AND below.ancestry < tops.ancestry || tops.id || '0'
+      SQL
+    end
+
+    # @param viewer [Viewer]
+    # @return [Set<Integer>] the same, kept until a page is moved or put aside
+    def known(viewer)
+      viewer.kept_fetch([ :put_aside_below ], of: %i[pages]) { page_ids.to_set.freeze }
     end
 
     # @return [Boolean] false, with errors, where the reason will not do

@@ -19,10 +19,11 @@ module Page::Findable
 
     # Every word of any title, seen or not: only ever compared with what somebody typed, never shown.
     #
+    # @param beginning [String]
     # @param lengths [Range<Integer>]
     # @return [Array<String>]
-    def title_words(lengths)
-      connection.select_values(sanitize_sql([ "SELECT term FROM title_words WHERE LENGTH(term) BETWEEN ? AND ?", lengths.begin, lengths.end ]))
+    def title_words(beginning, lengths)
+      connection.select_values(sanitize_sql([ "SELECT term FROM title_words WHERE term >= ? AND term < ? AND LENGTH(term) BETWEEN ? AND ?", beginning, beginning + Word::END_OF_ALL, lengths.begin, lengths.end ]))
     end
   end
 end
