@@ -8,7 +8,7 @@ require "active_storage/engine"
 require "action_controller/railtie"
 require "action_mailer/railtie"
 require "action_view/railtie"
-require "rails/test_unit/railtie"
+require "rails/test_unit/railtie" if %w[development test].include?(Rails.env)
 
 require_relative "../lib/well_formed"
 

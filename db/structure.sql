@@ -924,7 +924,11 @@ CREATE TRIGGER versions_templates_come AFTER INSERT ON templates BEGIN INSERT IN
 CREATE TRIGGER versions_templates_go AFTER DELETE ON templates BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE INDEX index_editions_not_small ON editions (page_id, published_at) WHERE NOT small;
 CREATE TRIGGER counted_pages_go AFTER DELETE ON counted_pages BEGIN INSERT INTO word_counts (word, access_list_id, sections) SELECT key, old.access_list_id, -value FROM json_each(inflated(old.words)) WHERE true ON CONFLICT (word, access_list_id) DO UPDATE SET sections = sections + excluded.sections; DELETE FROM word_counts WHERE access_list_id = old.access_list_id AND sections <= 0 AND word IN (SELECT key FROM json_each(inflated(old.words))); END;
+CREATE TRIGGER versions_forwardings_come AFTER INSERT ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_forwardings_go AFTER DELETE ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE TRIGGER versions_forwardings_change AFTER UPDATE ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000018'),
 ('20261127000017'),
 ('20261127000016'),
 ('20261127000015'),

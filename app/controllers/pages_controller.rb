@@ -3,7 +3,7 @@ class PagesController < ApplicationController
   door :somebody, except: :show
 
   def show
-    @page = Page.seen_by(viewer).eager_load(:room, :edition, :template).at_address(params[:id])
+    @page = Page.seen_by(viewer).eager_load(:room, :edition, :template, :check_date, :out_of_date_mark).at_address(params[:id])
     return redirect_to(@page, status: :moved_permanently) if params[:id] != @page.to_param
 
     @room = @page.room

@@ -28,9 +28,23 @@ class Forwarding < ApplicationRecord
       own.of_pages.or(own.where(from_block: there)).delete_all
     end
 
+    # @param viewer [Viewer]
+    # @return [Set<String>] public ids of pages that lead elsewhere, or of which parts do; kept, since there are few
+    def pages_left(viewer)
+      viewer.kept_fetch([ :ways ], of: %i[forwardings]) { distinct.pluck(:from_page).to_set.freeze }
+    end
+
+    # @param viewer [Viewer]
+    # @return [Set<Integer>] ids of pages to which they lead
+    def pages_come_to(viewer)
+      viewer.kept_fetch([ :ways_to ], of: %i[forwardings]) { distinct.pluck(:page_id).to_set.freeze }
+    end
+
     # @param pairs [Array<Array(String, String|nil)>] public ids of pages, each with a block id if a part of it is meant
     # @return [Hash{Array=>Array(String, String|nil)}] where those that are forwarded lead, the same way told
     def resolve(pairs)
+      return {} if pairs.empty?
+
       ways = pairs.uniq.to_h { |pair| [ pair, pair ] }
       FARTHEST.times do
         steps = steps_from(ways.values.uniq)
@@ -52,6 +66,8 @@ class Forwarding < ApplicationRecord
     # @param page [Page] of which parts have become pages of their own
     # @return [Hash{String=>Array(Page, String|nil)}] where those parts are, as far as the viewer sees it
     def parts_of(page, viewer)
+      return {} unless pages_left(viewer).include?(page.public_id)
+
       blocks = where(from_page: page.public_id).where.not(from_block: "").pluck(:from_block)
       return {} if blocks.empty?
 

@@ -105,6 +105,8 @@ class LinkedFrom
 
   # What leads to pages that were joined to this one, and to parts that it was made of.
   def forwarded(all)
+    return [] unless Forwarding.pages_come_to(@viewer).include?(@target.id)
+
     whole, parts = (@forwardings ||= Forwarding.where(page: @target).pluck(:from_page, :from_block)).partition { |_id, block| block.empty? }
     of_parts = parts.group_by(&:first).except(*whole.map(&:first)).map { |id, rows| all.to(:page, id).where(target_block: rows.map(&:last)) }
     whole.any? ? [ all.to(:page, whole.map(&:first)), *of_parts ] : of_parts

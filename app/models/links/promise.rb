@@ -18,7 +18,7 @@ class Promise < ApplicationRecord
     # @param keys [Array<String>] of promised titles
     # @return [Array<Promise>] those of them that have been written, with pages that the viewer sees
     def rows(keys, viewer:)
-      keys.any? ? where(title: keys).joins(:page).merge(Page.seen_by(viewer)).includes(page: :edition).to_a : []
+      keys.any? ? where(title: keys).joins(:page).merge(Page.seen_by(viewer)).includes(page: %i[edition out_of_date_mark]).to_a : []
     end
 
     # @param key [String] of a promised title

@@ -45,8 +45,10 @@ class EditionList
   def people
     return [] unless @viewer.signed_in?
 
-    ids = seen.distinct.pluck(:author_id) | EditionWriter.where(edition: seen).distinct.pluck(:person_id)
-    Person.where(id: ids).by_name.select { |one| @viewer.meets?(one) }
+    @people ||= begin
+      ids = seen.distinct.pluck(:author_id) | EditionWriter.where(edition: seen).distinct.pluck(:person_id)
+      Person.where(id: ids).by_name.select { |one| @viewer.meets?(one) }
+    end
   end
 
   # What is told of editions besides, each in one query: names of those who wrote them besides who published, whose proposals

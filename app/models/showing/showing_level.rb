@@ -59,7 +59,7 @@ class ShowingLevel
   # @return [Hash{String=>Page}] by public id: those that the viewer sees, of all that is pointed to here
   def pages
     @pages ||= needed(:pages, targets(:page).map(&:value)) do |ids|
-      found = Page.seen_by(viewer).where(public_id: ids + ways.values.map(&:first)).eager_load(:edition, :room).index_by(&:public_id)
+      found = Page.seen_by(viewer).where(public_id: ids + ways.values.map(&:first)).eager_load(:edition, :room).preload(:out_of_date_mark).index_by(&:public_id)
       found.merge(ids.filter_map { |id| (to = ways[[ id, nil ]]) && found[to.first] && [ id, found[to.first] ] }.to_h)
     end
   end
@@ -116,7 +116,8 @@ class ShowingLevel
     @ways ||= begin
       links = targets(:page).map { |target| [ target.value, target.block ] }
       inserts = documents.flat_map { |document| nodes(document) }.filter_map { |node| [ node.dig("attrs", "page"), node.dig("attrs", "passage") ] if node.dig("attrs", "page") }
-      Forwarding.resolve([ *links, *inserts ].flat_map { |id, block| [ [ id, block ], [ id, nil ] ] }.uniq)
+      left = Forwarding.pages_left(viewer)
+      Forwarding.resolve([ *links, *inserts ].select { |id, _block| left.include?(id) }.flat_map { |id, block| [ [ id, block ], [ id, nil ] ] }.uniq)
     end
   end
 

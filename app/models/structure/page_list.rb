@@ -49,7 +49,7 @@ class PageList
 
   # @return [Hash{Integer=>Integer}] how often each has been read
   def reads_of(pages)
-    Reading.where(page: pages).group(:page_id).sum(:times)
+    Reading.where(page_id: pages.map(&:id)).group(:page_id).sum(:times)
   end
 
   # @return [Set<Integer>] ids of those pages in the bin that can go back to where they stood
