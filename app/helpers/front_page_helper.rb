@@ -6,6 +6,6 @@ module FrontPageHelper
   def front_page_choices(room)
     pages = Page.read_by(viewer)
     pages = pages.where(room: room) if room
-    pages.order(Arel.sql("LENGTH(pages.ancestry)"), Arel.sql("pages.title COLLATE NOCASE")).limit(MOST)
+    pages.order(Arel.sql("LENGTH(pages.ancestry)"), Arel.sql("pages.title COLLATE NOCASE")).limit(MOST).includes(:room)
   end
 end

@@ -44,7 +44,16 @@ class Reach
   end
 
   def titled(room, list_ids)
-    pages.where(room: room, access_list_id: list_ids).seen_by(@viewer).order(:ancestry, :position).limit(TITLES).to_a
+    first_titled.values_at(*list_ids.map { |list| [ room.id, list ] }).compact.flatten.sort_by { |page| [ page.ancestry, page.position ] }.first(TITLES)
+  end
+
+  # @return [Hash{Array(Integer, Integer)=>Array<Page>}] by room and list the first of those that the asker sees, all in one query
+  def first_titled
+    @first_titled ||= begin
+      place = Arel.sql("pages.id, ROW_NUMBER() OVER (PARTITION BY pages.room_id, pages.access_list_id ORDER BY pages.ancestry, pages.position) AS place")
+      numbered = pages.seen_by(@viewer).reorder(nil).select(place)
+      Page.where(id: Page.unscoped.from(numbered, :pages).where("place <= ?", TITLES).select(:id)).group_by { |page| [ page.room_id, page.access_list_id ] }
+    end
   end
 
   # @return [Array(Zuhause::Access::Grant, Symbol)] the most personal of those that give the highest level
