@@ -80,6 +80,15 @@ class LiveInsertTest < ActiveSupport::TestCase
     assert_equal counts.first, counts.last, "what is not kept yet is read together too"
   end
 
+  test "twelve links take no more queries than one, kept promises among them" do
+    pages = Array.new(12) { |i| new_page("Target #{i}", above: @room, by: @ana) }
+    few, many = [ pages.first(1), pages ].map { |some| new_page("From #{some.size}", above: @room, by: @ana, markdown: some.flat_map { |page| [ "[x](page:#{page.public_id})", "[y](<promise:#{page.title}>)" ] }.join(" and ")) }
+    pages.each { |page| Promise.keep(page) }
+    assert_equal [ 2, 24 ], [ few, many ].map { |page| html(page).scan("data-tells").size }
+    counts = [ few, many ].map { |page| page.reload.then { queries { html(page) } } }
+    assert_equal counts.first, counts.last
+  end
+
   test "showing has an end, told with the way there" do
     wide = @signals
     4.times { |i| wide = new_page("Wide #{i}", above: @room, by: @ana, markdown: Array.new(5) { insert(wide) }.join("\n\n")) }
