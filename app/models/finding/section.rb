@@ -65,7 +65,8 @@ class Section < ApplicationRecord
   end
 
   def self.numbered(rows, page, edition, from: 0)
-    rows.map.with_index(from) { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: titled(page, edition), position: i) }
+    title = titled(page, edition)
+    rows.map.with_index(from) { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: title, position: i) }
   end
 
   def self.titled(page, edition)

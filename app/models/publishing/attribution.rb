@@ -55,7 +55,7 @@ class Attribution < ApplicationRecord
     # @param new [State]
     # @return [Hash] words_added and words_removed
     def size_of_change(old, new)
-      return { words_added: Zuhause::Attribution.words(Zuhause::Attribution.whole(new.document, source: nil)), words_removed: 0 } unless old
+      return { words_added: Zuhause::Attribution.words(new.written), words_removed: 0 } unless old
 
       carrying = Zuhause::Attribution.carry(old.document, {}, new.document, source: nil)
       { words_added: carrying.added, words_removed: carrying.removed }
@@ -74,7 +74,7 @@ class Attribution < ApplicationRecord
 
     def carry_first(page, draft)
       source = [ draft.author_id, nil ]
-      runs = page.drawn_from.empty? ? Zuhause::Attribution.whole(draft.document, source: source) : Zuhause::Attribution.carry(Zuhause::Document.empty, {}, draft.document, source: source, besides: page.drawn_from).runs
+      runs = page.drawn_from.empty? ? Zuhause::Attribution.map(draft.state.written) { source } : Zuhause::Attribution.carry(Zuhause::Document.empty, {}, draft.document, source: source, besides: page.drawn_from).runs
       put(page, "draft", draft.digest, runs)
     end
 

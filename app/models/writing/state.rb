@@ -52,6 +52,11 @@ class State
     @page_text ||= Zuhause::Anchors::PageText.new(document)
   end
 
+  # @return [Hash] its words by block, all from nobody in particular (Zuhause::Attribution)
+  def written
+    @written ||= Zuhause::Attribution.whole(document, source: nil)
+  end
+
   # Works out what is to be written, before a transaction begins: nobody waits for that then.
   def prepare
     tap { [ body, points, sections ] }

@@ -44,7 +44,11 @@ module Zuhause
     # @return [Integer] stretches of text that are still to be settled
     def open_in(document)
       Document::Walk.each(document).sum do |node, _ancestors|
-        (node["content"] || []).map { |child| open(child) }.chunk_while { |a, b| a == b }.count(&:first)
+        before = nil
+        (node["content"] || []).count do |child|
+          same, before = before, open(child)
+          before && before != same
+        end
       end
     end
 
