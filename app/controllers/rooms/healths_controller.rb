@@ -6,6 +6,6 @@ class Rooms::HealthsController < ApplicationController
     @room = Room.seen_by(viewer).find_by!(public_id: params[:room_id])
     @health = Care.new(viewer, pages: Page.where(room: @room)).room_health
     @tour = Tour.of(@room, viewer)
-    @touring = Tour.order(@room, viewer).any?
+    @touring = Tour.any?(@room, viewer)
   end
 end

@@ -23,6 +23,13 @@ class Care
     send(name)
   end
 
+  # Cites works, or shows pages, that have changed since.
+  #
+  # @return [ActiveRecord::Relation<Page>]
+  def changed
+    pages.where(id: Page.from("(#{changed_sources.select("\"references\".page_id AS id").to_sql} UNION #{changed_inserts.select("\"references\".page_id AS id").to_sql}) AS pages").select(:id))
+  end
+
   # @param some [Array<Page>] of those
   # @return [Hash{Integer=>Zuhause::Freshness::Health}] by id
   def healths(some)
@@ -161,7 +168,7 @@ class Care
 
   # Rows of those pages; written out, since some thousand numbers bound one by one would take longer than the query.
   def of(rows, ids)
-    rows.where(Arel::Nodes::In.new(rows.arel_table[:page_id], Arel.sql(ids.join(","))))
+    rows.where(Arel::Nodes::In.new(rows.arel_table[:page_id], Arel.sql("SELECT value FROM json_each('[#{ids.join(",")}]')")))
   end
 
   def day(time)

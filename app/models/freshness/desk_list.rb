@@ -71,9 +71,11 @@ class DeskList
     private
 
     def all
-      return @care.pages.where(id: CheckDate.near.select(:page_id)) if name == :near
-
-      REASONS.fetch(name).map { |reason| @care.pages_with(reason) }.reduce { |one, other| Page.where(id: one.select(:id)).or(Page.where(id: other.select(:id))) }
+      case name
+      when :near then @care.pages.where(id: CheckDate.near.select(:page_id))
+      when :changed then @care.changed
+      else @care.pages_with(name)
+      end
     end
 
     def in_order

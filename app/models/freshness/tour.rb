@@ -20,13 +20,24 @@ class Tour < ApplicationRecord
       retry
     end
 
+    # @return [Boolean] whether there is something to go through
+    def any?(room, viewer)
+      pages(room, viewer).exists?
+    end
+
     # Pages of a room that somebody keeps, in the order of its plan.
     #
     # @return [Array<Integer>] ids
     def order(room, viewer)
-      rows = Page.read_by(viewer).giving(viewer, :keep).where(room: room).pluck(:id, :ancestry, :position)
+      rows = pages(room, viewer).pluck(:id, :ancestry, :position)
       places = Page.where(room: room).pluck(:id, :position).to_h
       rows.sort_by { |id, ancestry, position| [ *ancestry.split("/").reject(&:empty?).flat_map { |above| [ places.fetch(above.to_i, 0), above.to_i ] }, position, id ] }.map(&:first)
+    end
+
+    private
+
+    def pages(room, viewer)
+      Page.read_by(viewer).giving(viewer, :keep).where(room: room)
     end
   end
 

@@ -32,7 +32,7 @@ class LoosePages
   private
 
   def pages
-    found = read.where.not(id: PutAside.page_ids).where.not(id: Template.select(:page_id))
+    found = read.where.not(id: PutAside.pages).where.not(id: Template.select(:page_id))
     found = of == "unreached" ? found.where(id: unreached) : found.where.not(led_to.arel.exists).where.not(promised.arel.exists)
     found = found.where(id: @within.select(:id)) if @within
     found.joins(:room).order("rooms.position", "rooms.id", Arel.sql("pages.title COLLATE NOCASE"), :id)

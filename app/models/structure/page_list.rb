@@ -109,7 +109,7 @@ class PageList
   end
 
   def aside
-    seen.where(id: PutAside.page_ids)
+    seen.where(id: PutAside.pages)
   end
 
   def bin

@@ -2,6 +2,12 @@
 # still look up.
 class PutAside < ApplicationRecord
   LONGEST = 300 # characters of the reason
+  BELOW = <<~SQL.squish
+    SELECT page_id AS id FROM put_asides UNION
+    SELECT below.id FROM put_asides CROSS JOIN pages AS tops ON tops.id = put_asides.page_id
+    JOIN pages AS below ON below.ancestry >= tops.ancestry || tops.id || '/' AND below.ancestry < tops.ancestry || tops.id || '0'
+  SQL
+  private_constant :BELOW
 
   belongs_to :page
   belongs_to :person, optional: true
@@ -19,12 +25,14 @@ class PutAside < ApplicationRecord
       find_by(page_id: path.last) if path.any?
     end
 
-    # @return [Array<Integer>] ids of all pages that are, with those below them
+    # @return [ActiveRecord::Relation<Page>] all pages that are, with those below them
+    def pages
+      Page.unscoped.from(Arel.sql("(#{BELOW}) AS pages")).select(:id)
+    end
+
+    # @return [Array<Integer>] ids of those
     def page_ids
-      pluck(:page_id) | connection.select_values(<<~SQL.squish)
-        SELECT below.id FROM put_asides CROSS JOIN pages AS tops ON tops.id = put_asides.page_id
-        JOIN pages AS below ON below.ancestry >= tops.ancestry || tops.id || '/' AND below.ancestry < tops.ancestry || tops.id || '0'
-      SQL
+      pages.pluck(:id)
     end
 
     # @param viewer [Viewer]

@@ -10,10 +10,6 @@ module Page::CaredFor
 
     # Pages that somebody should see to if there is reason: not those put aside, in archived rooms, in the practice room, or from which
     # others are begun.
-    scope :in_care, lambda {
-      aside = PutAside.page_ids
-      found = where(room_id: Room.in_use.in_earnest.select(:id)).where.not(id: Template.select(:page_id))
-      aside.any? ? found.where.not(id: aside) : found
-    }
+    scope :in_care, -> { where(room_id: Room.in_use.in_earnest.select(:id)).where.not(id: Template.select(:page_id)).where.not(id: PutAside.pages) }
   end
 end

@@ -10,8 +10,8 @@ module Zuhause
         all = healths.to_a
         @pages = all.size
         @well = all.count(&:well?)
-        @aspects = Reasons::ASPECTS.to_h { |aspect| [ aspect, all.count { |health| !health.in_order?(aspect) } ] }
-        @reasons = Reasons::TABLE.keys.to_h { |name| [ name, all.count { |health| health.reasons.any? { |reason| reason.name == name } } ] }
+        @reasons = all.flat_map { |health| health.reasons.map(&:name) }.tally
+        @aspects = all.flat_map { |health| health.reasons.map(&:aspect).uniq }.tally
       end
 
       # @return [Integer] pages with nothing to look at
@@ -19,12 +19,12 @@ module Zuhause
 
       # @return [Integer] pages with something of that aspect to look at
       def lacking(aspect)
-        @aspects.fetch(aspect)
+        @aspects.fetch(aspect, 0)
       end
 
       # @return [Integer] pages for which that reason holds
       def with(name)
-        @reasons.fetch(name)
+        @reasons.fetch(name, 0)
       end
     end
   end
