@@ -48,10 +48,19 @@ module Zuhause
       end
 
       def marks_of(node)
-        names = HTMLStyles.marked([ MARKS[node.name] ].compact, HTMLStyles.of(node["style"]))
-        marks = names.uniq.map { |name| { "type" => name } }
+        styles = HTMLStyles.of(node["style"])
+        marks = HTMLStyles.marked([ MARKS[node.name] ].compact, styles).uniq.map { |name| { "type" => name } }
+        marks += lit(node, styles) unless styles.empty?
         target = @lead.call(node["href"].strip) if node.name == "a" && node["href"]
         target ? marks << { "type" => "link", "attrs" => { "target" => target } } : marks
+      end
+
+      # Words on a ground of a vivid colour have been marked.
+      def lit(node, styles)
+        return [] unless %w[span font].include?(node.name)
+
+        tone = HTMLColours.tone(styles["background-color"] || styles["background"])
+        tone ? [ { "type" => "highlight", "attrs" => { "tone" => tone } } ] : []
       end
 
       # White space collapses as a browser shows it: none at the edges of a line, one between words.

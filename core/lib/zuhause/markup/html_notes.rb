@@ -28,7 +28,7 @@ module Zuhause
       end
 
       def items(root)
-        [ *root.css(FEET).css("li[id]"), *root.css(APART) ].to_h { |item| [ item["id"], item ] }
+        [ *MutualNotes.found(root), *root.css(FEET).css("li[id]"), *root.css(APART) ].to_h { |item| [ item["id"], item ] }
       end
 
       # @return [String] the id that a link leads to
@@ -39,7 +39,14 @@ module Zuhause
       def take_out(item, back)
         item.css("a[href^='#']").each { |link| link.unlink if back.include?(named(link)) }
         item.css(BACK).each(&:unlink)
+        around = item.parent
         item.unlink
+        around.unlink if around.element? && around.name == "div" && emptied?(around)
+      end
+
+      # A line drawn above the notes goes with the last of them.
+      def emptied?(box)
+        box.text.strip.empty? && box.css("img, li, table").empty?
       end
 
       def note?(node)

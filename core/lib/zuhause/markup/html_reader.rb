@@ -40,6 +40,7 @@ module Zuhause
       def read
         root = parse.root
         yield root if root && block_given?
+        OfficeTasks.mend(root) if root
         OfficeLists.mend(root) if root
         HTMLPictures.mend(root) if root
         look_at_the_foot(root) if root

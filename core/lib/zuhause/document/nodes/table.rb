@@ -77,7 +77,28 @@ module Zuhause
           before = caption ? reader.blocks(caption, depth, []) : []
           return before + element.xpath("./text()").flat_map { |text| reader.paragraph(reader.inline(text, [])) } if rows.empty?
 
-          before + [ { "type" => "table", "content" => rows } ]
+          before + [ { "type" => "table", "content" => headed(rows) } ]
+        end
+
+        # Office programs have no headings of columns: a first row that alone is bold throughout is meant as one.
+        def headed(rows)
+          first, *rest = rows
+          return rows if rest.empty? || rows.any? { |row| row["content"].any? { |cell| cell["type"] == "header_cell" } } || !bold?(first) || rest.any? { |row| bold?(row) }
+
+          plain = first["content"].map { |cell| Walk.rebuild(cell) { |node| node["marks"] ? without_bold(node) : node }.merge("type" => "header_cell") }
+          [ first.merge("content" => plain), *rest ]
+        end
+
+        def bold?(row)
+          row["content"].all? do |cell|
+            texts = Walk.each(cell).filter_map { |node, _ancestors| node if node["text"] }
+            texts.any? && texts.all? { |text| text["text"].strip.empty? || (text["marks"] || []).any? { |mark| mark["type"] == "strong" } }
+          end
+        end
+
+        def without_bold(node)
+          left = node["marks"].reject { |mark| mark["type"] == "strong" }
+          left.empty? ? node.except("marks") : node.merge("marks" => left)
         end
 
         def cell(element, reader, depth)
