@@ -99,11 +99,18 @@ class SectionsFound
     Section.holding(beside, @pages, most: @rows)
   end
 
+  # All words that begin as the one that is not finished are gathered by the index before it looks at any other: of a common one those
+  # that are known to be read will do.
+  #
   # @return [String] an FTS5 expression; each word is quoted, so that nothing typed can be an operator
   def expression(asked)
-    terms = asked.forms.keys.map { |word| %("#{word}") }
-    terms << %("#{asked.word}"*) if asked.word == @unfinished
-    "(#{terms.join(" OR ")})"
+    return either(asked.forms.keys) if asked.word != @unfinished || common.include?(asked)
+
+    "(#{[ *asked.forms.keys.reject { |word| word.start_with?(asked.word) }.map { |word| %("#{word}") }, %("#{asked.word}"*) ].join(" OR ")})"
+  end
+
+  def either(words)
+    "(#{words.map { |word| %("#{word}") }.join(" OR ")})"
   end
 
   def candidate(section)

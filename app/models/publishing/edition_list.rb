@@ -47,7 +47,7 @@ class EditionList
 
     @people ||= begin
       ids = seen.distinct.pluck(:author_id) | EditionWriter.where(edition: seen).distinct.pluck(:person_id)
-      Person.where(id: ids).by_name.select { |one| @viewer.meets?(one) }
+      Person.where(id: ids).by_name.select(:id, :public_id, :name).to_a.select { |one| @viewer.meets?(one) }
     end
   end
 
