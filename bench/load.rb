@@ -64,14 +64,24 @@ class LoadBench
       together = tell("#{READERS} readers and #{WRITERS} writers, #{SECONDS} s", @readers) { together! }
       printf "95th percentile to that of one alone: %.1f×; saves 95th percentile %.0f ms, %d saves, %d errors, %d lost\n", together / alone, percentile(@saved.flatten), @saved.sum(&:size), [ *@readers, *@writers ].sum(&:errors), lost
       tell("as many pages as can be had, 20 s", @readers.first(8)) { at_once(@readers.first(8)) { |reader| read(reader) until over?(20) } }
+      tell_memory
     end
   end
 
   private
 
+  # Of the processes that serve, as they are after all that was asked of them.
+  def tell_memory
+    served = [ *@readers, *@writers ].sum { |visitor| visitor.times.size }
+    File.read("/proc/#{@server}/task/#{@server}/children").split.each do |process|
+      resident, own, files = Measuring.memory(process)
+      printf "memory of a process that serves, one of %d, after %d requests in all: %d MB resident: %d MB of its own, %d MB of files that all share\n", Etc.nprocessors, served, resident, own, files
+    end
+  end
+
   def serving
     environment = { "PORT" => PORT.to_s, "DATABASE_FILE" => ENV["DATABASE_FILE"], "RAILS_ENV" => "demo", "RAILS_LOG_LEVEL" => "fatal" }
-    @server = spawn(environment, "bin/rails", "server", "--binding", "127.0.0.1", "--pid", "tmp/bench-load.pid", out: File::NULL, err: File::NULL)
+    @server = spawn(environment, "bin/serve", "--binding", "127.0.0.1", "--pid", "tmp/bench-load.pid", out: File::NULL, err: File::NULL)
     sleep 0.5 until up?
     20.times { |i| read(@readers[i % 8]) } # what is made at first
     yield

@@ -1,19 +1,31 @@
-# Medians of repeated runs, with the number of SQL queries of one, and ratios to a floor.
+# Medians of repeated runs, with the number of SQL queries of one, and ratios to a floor, which is measured in turns with what is
+# compared to it: a machine may become half as fast from one minute to the next.
 module Measuring
   include Rack::Test::Methods
+
+  # @param process [String, Integer] its number
+  # @return [Array(Integer, Integer, Integer)] megabytes: resident, its own, and of files that are mapped
+  def self.memory(process = "self")
+    status = File.read("/proc/#{process}/status")
+    %w[VmRSS RssAnon RssFile].map { |name| status[/#{name}:\s+(\d+)/, 1].to_i / 1024 }
+  end
 
   def app
     Rails.application
   end
 
-  # @param floor [Float, nil] milliseconds that the ratio is told to
-  # @return [Float] the median in milliseconds
+  # What was measured, and its median in milliseconds.
+  Measured = Struct.new(:work, :median)
+
+  # @param floor [Measured, nil] that the ratio is told to
+  # @return [Measured]
   def measure(name, floor = nil, &block)
     2.times(&block)
     queries = queries(&block)
-    median = Array.new(RUNS) { time(&block) }.sort[RUNS / 2]
-    printf "%-52s %9.1f ms  %s  %3d queries\n", name, median, floor ? format("%6.2f×", median / floor) : "       ", queries
-    median
+    turns = Array.new(RUNS) { [ (time(&floor.work) if floor), time(&block) ] }
+    beside, median = turns.transpose.map { |times| times.sort[RUNS / 2] if times.first }
+    printf "%-52s %9.1f ms  %s  %3d queries\n", name, median, floor ? format("%6.2f×", median / beside) : "       ", queries
+    Measured.new(block, median)
   end
 
   def visit(path)

@@ -21,6 +21,7 @@ module Zuhause
     config.load_defaults 7.2
     config.autoload_lib(ignore: %w[active_storage assets reading tasks well_formed.rb])
     # Models and jobs lie in folders by subject, which are no namespaces: docs/architecture.md has the map.
+    config.x.gives_way = true # work in the background leaves the database to people in between
     config.x.apart = true # what a page view leaves to be written is written apart from it
     Rails.autoloaders.main.collapse(%w[models jobs].map { |kind| root.join("app", kind, "*") })
 

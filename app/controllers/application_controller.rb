@@ -10,10 +10,13 @@ class ApplicationController < ActionController::Base
   rescue_from Pundit::NotAuthorizedError, Review::Refused, with: :forbidden
   rescue_from ActionView::MissingTemplate, ActionController::UnknownFormat, with: :not_acceptable
 
+  rescue_from(ActiveRecord::StatementInvalid) { |error| error.cause.is_a?(SQLite3::BusyException) ? busy : raise(error) }
+
   helper_method :viewer, :house
 
   LONGEST_ADDRESS = 1000 # bytes
-  private_constant :LONGEST_ADDRESS
+  BUSY_SECONDS = 5 # after which it is worth trying again
+  private_constant :LONGEST_ADDRESS, :BUSY_SECONDS
 
   private
 
@@ -106,6 +109,15 @@ class ApplicationController < ActionController::Base
   def come_back_later
     address = [ request.original_fullpath, request.path ].find { |each| each.bytesize <= LONGEST_ADDRESS }
     store_location_for(:person, address) if address
+  end
+
+  # Others wrote for longer than one waits.
+  def busy
+    response.headers["Retry-After"] = BUSY_SECONDS.to_s
+    respond_to do |format|
+      format.json { render json: { error: t("errors.busy.title") }, status: :service_unavailable }
+      format.any { render "errors/busy", formats: :html, status: :service_unavailable }
+    end
   end
 
   def unauthorized_json

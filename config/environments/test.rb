@@ -13,6 +13,7 @@ Rails.application.configure do
   config.active_support.deprecation = :raise
   config.action_controller.raise_on_missing_callback_actions = true
   config.action_view.annotate_rendered_view_with_filenames = false
+  config.x.gives_way = false
   config.x.apart = false # readings are written at once
   config.x.pace = 0.2 # what screens wait for before they save, look or tell
 end

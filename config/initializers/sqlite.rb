@@ -6,6 +6,10 @@ BUSY_MILLISECONDS = 10_000
 
 ActiveSupport.on_load(:active_record_sqlite3adapter) do
   prepend(Module.new do
+    def commit_db_transaction
+      super.tap { GivesWay.now }
+    end
+
     private
 
     def configure_connection

@@ -10,11 +10,22 @@ class Attribution < ApplicationRecord
   class << self
     # Of a page whose first texts were not followed nothing is carried: it is worked out from its editions when somebody asks.
     def follow_draft(page, draft)
-      row = of(page, "draft")
-      return carry_first(page, draft) if row.nil? && draft.version <= FIRST
-      return unless row
+      stages = stages_of(page)
+      body = draft.attributed ? draft.attributed.call(stages) : carried_body(page, draft, stages)
+      write(page, "draft", draft.digest, body) if body
+    end
 
-      carry(page, row, draft.state, source: [ draft.author_id, nil ], besides: [ *texts_of(of(page, "edition")), *page.drawn_from ])
+    # Works out what a draft is going to be followed by, before the transaction in which it is kept: taking texts apart lets other
+    # threads go first, and all who write would wait for that.
+    #
+    # @param draft [Draft] that is not saved yet
+    # @return [#call] takes what is there by then, and gives what is to be written
+    def ahead(page, draft)
+      stages = stages_of(page)
+      body = carried_body(page, draft, stages)
+      lambda do |now|
+        now.transform_values(&:body) == stages.transform_values(&:body) ? body : carried_body(page, draft, now)
+      end
     end
 
     # @param page [Page]
@@ -72,10 +83,24 @@ class Attribution < ApplicationRecord
 
     private
 
-    def carry_first(page, draft)
-      source = [ draft.author_id, nil ]
-      runs = page.drawn_from.empty? ? Zuhause::Attribution.map(draft.state.written) { source } : Zuhause::Attribution.carry(Zuhause::Document.empty, {}, draft.document, source: source, besides: page.drawn_from).runs
-      put(page, "draft", draft.digest, runs)
+    # @return [Hash{String=>Attribution}] by stage
+    def stages_of(page)
+      where(page_id: page.id).index_by(&:stage)
+    end
+
+    # @return [String, nil] nil where nothing is carried
+    def carried_body(page, draft, stages)
+      row, source = stages["draft"], [ draft.author_id, nil ]
+      return (compressed(first_runs(page, draft, source)) if (draft.version || (draft.base_version + 1)) <= FIRST) unless row
+      return row.body if row.digest == draft.digest
+
+      compressed(carried(page, row, draft.state, source: source, besides: [ *texts_of(stages["edition"]), *page.drawn_from ]).runs)
+    end
+
+    def first_runs(page, draft, source)
+      return Zuhause::Attribution.map(draft.state.written) { source } if page.drawn_from.empty?
+
+      Zuhause::Attribution.carry(Zuhause::Document.empty, {}, draft.state.document, source: source, besides: page.drawn_from).runs
     end
 
     def holder(page, stage)
@@ -92,7 +117,15 @@ class Attribution < ApplicationRecord
     end
 
     def put(page, stage, digest, runs)
-      upsert({ page_id: page.id, stage: stage, digest: digest, body: Text.compress(JSON.generate(runs)) }, unique_by: %i[page_id stage], record_timestamps: false)
+      write(page, stage, digest, compressed(runs))
+    end
+
+    def compressed(runs)
+      Text.compress(JSON.generate(runs))
+    end
+
+    def write(page, stage, digest, body)
+      upsert({ page_id: page.id, stage: stage, digest: digest, body: body }, unique_by: %i[page_id stage], record_timestamps: false)
     end
 
     # From all editions, one after another, as if whoever published each had written it.

@@ -6,6 +6,9 @@ class Draft < ApplicationRecord
 
   attribute :new_ids, default: -> { {} }
 
+  # @return [#call, nil] what Attribution worked out ahead
+  attr_accessor :attributed
+
   validates :save_id, format: { with: /\A[\w-]{4,64}\z/ }
 
   def refused?

@@ -22,6 +22,16 @@ class AttributionsTest < ActiveSupport::TestCase
     assert_equal [ [ 6, @ana, 1 ] ], told("draft")
   end
 
+  test "what was worked out ahead is worked out anew where somebody saved meanwhile" do
+    draft = Draft.new(page: @page, base_version: @page.draft.version, save_id: "ahead", state: State.new(title: "Gangway", document: carried("Salt and grit on the icy ramp.")).prepare, author: @ben)
+    ahead = Attribution.ahead(@page, draft)
+    stages = -> { Attribution.where(page: @page).index_by(&:stage) }
+    same = ahead.call(stages.call)
+    write("Salt and sand on the icy ramp.", by: @cay)
+    assert_not_equal same, ahead.call(stages.call)
+    assert_equal Attribution.ahead(@page.reload, draft).call(stages.call), ahead.call(stages.call)
+  end
+
   test "what was removed and comes back is whose it was" do
     write("Salt.", by: @ben)
     write("Salt.\n\nSalt and grit on the ramp.", by: @ben)
@@ -74,8 +84,11 @@ class AttributionsTest < ActiveSupport::TestCase
   private
 
   def write(markdown, by:)
-    document = Zuhause::Changes.carry_ids(@page.reload.draft.document, Zuhause::Markup::MarkdownReader.read(markdown).doc)
-    @page.save_draft(@page.draft.state.with(document: document), base_version: @page.draft.version, by: by)
+    @page.save_draft(@page.draft.state.with(document: carried(markdown)), base_version: @page.draft.version, by: by)
+  end
+
+  def carried(markdown)
+    Zuhause::Changes.carry_ids(@page.reload.draft.document, Zuhause::Markup::MarkdownReader.read(markdown).doc)
   end
 
   def publish(by:)

@@ -49,6 +49,7 @@ module Page::Drafting
       joined = joining.with_newest
       joined = joined.with(document: ticks.lay_over(joined.document)).prepare
       saved = Draft.new(page: self, base_version: joining.version, save_id: save_id, state: joined, new_ids: accepted.new_ids, author: by, created_at: at)
+      saved.attributed = Attribution.ahead(self, saved)
       kept = transaction { keep(saved, ticks, joining.others) || (tried == TRIES - 1 && keep_within(joining, saved, ticks)) || raise(ActiveRecord::Rollback) }
       return kept if kept
     end
@@ -103,6 +104,7 @@ module Page::Drafting
   def keep_within(joining, saved, ticks)
     joined = joining.with_newest
     saved.assign_attributes(base_version: joining.version, state: joined.with(document: ticks.lay_over(joined.document)))
+    saved.attributed = nil
     keep(saved, ticks, joining.others)
   end
 
