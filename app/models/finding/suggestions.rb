@@ -60,6 +60,8 @@ class Suggestions
   def alternatives(word)
     word = Zuhause::Finding::Folding.fold(word)
     most = Zuhause::Finding::Spelling.allowed(word)
+    return %("#{word}"*) if most.zero?
+
     lengths = (word.length - most)..(word.length + most)
     likely = Page.title_words(word[0, END_OF_WORD], lengths) | Word.ending(word[-END_OF_WORD, END_OF_WORD]).of_length(lengths).limit(LIKELY).pluck(:word)
     meant = likely.select { |other| Zuhause::Finding::Spelling.match?(word, other) }.first(LOOKED_AT)

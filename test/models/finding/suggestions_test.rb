@@ -12,6 +12,12 @@ class SuggestionsTest < ActiveSupport::TestCase
     %w[gangwy gangwya agngway angway ganggway xangway gangwaz].each { |typed| assert_equal [ @gangway ], offered(typed), typed }
   end
 
+  test "words too short for a slip stand beside one that has one" do
+    pontoon = new_page("Half a pontoon at B", above: @room, by: @ana, markdown: "Words.")
+    [ "half a pontoom", "a pontoom at b", "b pontoom" ].each { |typed| assert_equal [ pontoon ], offered(typed), typed }
+    assert_empty offered("x pontoom")
+  end
+
   test "a slip in the title of a page that is not published is forgiven for those who see it" do
     draft = new_page("Bunkering", above: @room, by: @ana, publish: false)
     assert_equal [ draft ], offered("bunkerng", @ana)
