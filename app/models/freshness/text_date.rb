@@ -17,8 +17,8 @@ class TextDate < ApplicationRecord
         found = read.flat_map { |page| rows(page, page.edition, page.check_date.since) }
         transaction do
           CheckDate.where(page_id: Page.where(id: ids, edition_id: nil).select(:id)).delete_all
-          same = Page.where(id: read.map(&:id)).pluck(:id, :edition_id).to_set
-          ids = read.select { |page| same.include?([ page.id, page.edition_id ]) }.map(&:id)
+          now = Page.where(id: read.map(&:id)).pluck(:id, :edition_id).to_h
+          ids = read.select { |page| now[page.id] == page.edition_id }.map(&:id)
           write(ids, found.select { |row| ids.include?(row[:page_id]) })
         end
       end
