@@ -41,7 +41,6 @@ FOREIGN KEY ("edition_id")
   REFERENCES "editions" ("id")
  DEFERRABLE INITIALLY DEFERRED, CONSTRAINT title_length CHECK (length(title) BETWEEN 1 AND 200));
 CREATE UNIQUE INDEX "index_pages_on_public_id" ON "pages" ("public_id");
-CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id");
 CREATE INDEX "index_pages_on_author_id" ON "pages" ("author_id");
 CREATE INDEX "index_pages_on_ancestry" ON "pages" ("ancestry");
 CREATE UNIQUE INDEX "index_pages_on_room_id_and_ancestry_and_position" ON "pages" ("room_id", "ancestry", "position");
@@ -927,7 +926,9 @@ CREATE TRIGGER counted_pages_go AFTER DELETE ON counted_pages BEGIN INSERT INTO 
 CREATE TRIGGER versions_forwardings_come AFTER INSERT ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_forwardings_go AFTER DELETE ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_forwardings_change AFTER UPDATE ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
+CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id", "bin_root_id", "edition_id", "room_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261127000019'),
 ('20261127000018'),
 ('20261127000017'),
 ('20261127000016'),

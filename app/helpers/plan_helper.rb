@@ -7,8 +7,13 @@ module PlanHelper
     @plan_doors ||= viewer.kept_fetch([ :doors_with_signs, viewer.person&.id, I18n.locale ], of: %i[people lists rooms pages]) do
       rooms = Room.seen_by(viewer).in_order.to_a
       opens = viewer.active_member? ? Openness.of(rooms, viewer) : {}
-      rooms.map { |room| Door.new(room.id, room.archived?, render("shared/door", room: room, open: false, sign: plan_sign(opens[room]))) }
+      rooms.map { |room| Door.new(room.id, room.archived?, closed_door(room, opens[room])) }
     end
+  end
+
+  # It looks the same to all whom the same is told of it.
+  def closed_door(room, open)
+    viewer.kept_fetch([ :door, room.id, open, I18n.locale ], of: [ :rooms ]) { render("shared/door", room: room, open: false, sign: plan_sign(open)) }
   end
 
   # Whom a place of the plan is open to, by a sign that says it in words too; members are told.

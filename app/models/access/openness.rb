@@ -22,7 +22,7 @@ class Openness
     end
 
     def told(keys, viewer)
-      lists, people = AccessList.lists(keys.map(&:first)), Person.viewers
+      lists, people = AccessList.lists(keys.map(&:first)), viewer.kept_fetch([ :people ], of: [ :people ]) { Person.viewers.freeze }
       keys.to_h do |list, lowest|
         audience = Zuhause::Access::Audience.new(lists.fetch(list), people, viewer.switches, lowest: lowest)
         told = Told.new(name: audience.name, only: (audience.levels.keys.first.id if audience.levels.one?), guests: audience.guests.size).freeze

@@ -19,7 +19,7 @@ class Room < ApplicationRecord
 
   # Who sees any page of a room sees its door.
   scope :seen_by, lambda { |viewer|
-    giving(viewer, :read).or(where(id: Page.seen_by(viewer).select(:room_id)))
+    giving(viewer, :read).or(where(Page.by_room.seen_by(viewer).where("pages.room_id = rooms.id").arel.exists))
   }
   scope :in_use, -> { where(archived_at: nil) }
   scope :writable_by, ->(viewer) { in_use.giving(viewer, :write) }

@@ -11,7 +11,7 @@ module Page::Counted
     def counts_below(ids, among:)
       return {} if ids.empty?
 
-      below = among.where("pages.ancestry >= above.ancestry || above.id || '/' AND pages.ancestry < above.ancestry || above.id || '0'").select("COUNT(*)")
+      below = among.merge(by_ancestry).where("pages.ancestry >= above.ancestry || above.id || '/' AND pages.ancestry < above.ancestry || above.id || '0'").select("COUNT(*)")
       unscoped.from("pages AS above").where("above.id IN (?)", ids).pluck(Arel.sql("above.id"), Arel.sql("(#{below.to_sql})")).to_h
     end
   end
