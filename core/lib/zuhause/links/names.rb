@@ -18,7 +18,15 @@ module Zuhause
       private_constant :WORD, :BETWEEN, :LEFT_OUT, :MARKS
 
       Known = Struct.new(:name, :between, :exact)
-      private_constant :Known
+      NOWHERE = {}.freeze # in the tree
+
+      # A stretch of text, its words, and where each begins.
+      Run = Struct.new(:text, :words, :starts) do
+        def end_of(index)
+          starts[index] + words[index].length
+        end
+      end
+      private_constant :Known, :NOWHERE, :Run
 
       # @param text [String]
       # @param language [String, nil] by whose rules
@@ -72,6 +80,7 @@ module Zuhause
         @keys = Hash.new { |keys, word| keys[word] = Promised.key(word, language) }
         @tree, @words = {}, {}
         names.each { |name| put(name) }
+        @beginnings = Hash.new { |known, word| known[word] = @tree[@keys[word]] || NOWHERE }
       end
 
       # Knows the names of something no more.
@@ -151,39 +160,51 @@ module Zuhause
       # @return [Array<Array(Integer, Integer, Object)>]
       def in_run(text)
         written = text.scan(WORD)
-        heads = written.each_index.select { |i| @tree.key?(@keys[written[i]]) }
+        heads = heads(written)
         return [] if heads.empty?
 
-        words = tokens(text, written)
-        heads.flat_map { |i| from(text, words, i) }
+        run = Run.new(text, written, starts(text, written))
+        heads.flat_map { |i| from(run, i) }
       end
 
-      # @return [Array<Array(String, Integer, Integer)>] keys, each with where its word begins and ends
-      def tokens(text, written)
+      # Most words that a name begins with go on otherwise.
+      #
+      # @return [Array<Integer>] where a name could stand, by its first two words
+      def heads(written)
+        found = []
+        written.each_with_index do |word, i|
+          node = @beginnings[word]
+          found << i if !node.empty? && (node.key?(nil) || (i + 1 < written.size && node.key?(@keys[written[i + 1]])))
+        end
+        found
+      end
+
+      # @return [Array<Integer>] where each word begins
+      def starts(text, written)
         at = 0
         gaps = text.split(WORD, -1) unless text.ascii_only? # there letters are counted from the beginning each time
         written.each_with_index.map do |word, i|
           start = gaps ? at + gaps[i].length : text.index(word, at)
           at = start + word.length
-          [ @keys[word], start, at ]
+          start
         end
       end
 
-      def from(text, words, first)
+      def from(run, first)
         tree, last, found = @tree, first, []
-        while last < words.size && (tree = tree[words[last].first])
-          start, upto = words[first][1], words[last][2]
-          tree[nil]&.each { |known| found << [ start, upto - start, known.name.id ] if stands?(known, text, words[first..last]) }
+        while last < run.words.size && (tree = tree[@keys[run.words[last]]])
+          start, upto = run.starts[first], run.end_of(last)
+          tree[nil]&.each { |known| found << [ start, upto - start, known.name.id ] if stands?(known, run, first..last) }
           last += 1
         end
         found
       end
 
-      def stands?(known, text, words)
-        return false if known.exact && text[words.first[1]...words.last[2]] != known.name.text
+      def stands?(known, run, words)
+        return false if known.exact && run.text[run.starts[words.first]...run.end_of(words.last)] != known.name.text
 
         words.each_cons(2).with_index.all? do |(one, other), i|
-          gap = text[one[2]...other[1]]
+          gap = run.text[run.end_of(one)...run.starts[other]]
           gap.match?(BETWEEN) || gap.strip == known.between[i]
         end
       end
