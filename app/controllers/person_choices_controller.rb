@@ -6,7 +6,7 @@ class PersonChoicesController < ApplicationController
 
   def index
     words = Person.sanitize_sql_like(word(:q).first(60))
-    found = Person.active.where("name LIKE ? OR name LIKE ?", "#{words}%", "% #{words}%").by_name.limit(MOST * 4)
-    render json: found.select { |person| viewer.meets?(person) }.first(MOST).map { |person| { id: person.public_id, name: person.name } }
+    found = viewer.people.where("name LIKE ? OR name LIKE ?", "#{words}%", "% #{words}%").by_name.limit(MOST)
+    render json: found.map { |person| { id: person.public_id, name: person.name } }
   end
 end

@@ -94,6 +94,13 @@ class Viewer
     Zuhause::Access::Acquaintance.meets?(subject, person.id, acting: ->(id) { acting.include?(id) })
   end
 
+  # @return [ActiveRecord::Relation<Person>] everybody active whose name is told
+  def people
+    return Person.active if active_member?
+
+    signed_in? && subject.role == :guest ? Person.active.where(id: [ person.id, *acting ]) : Person.none
+  end
+
   private
 
   # Ids of those who write or keep what is read.

@@ -9,11 +9,10 @@ class EditorNames
 
   # @return [Hash] names by public id, of people, pages and files
   def as_json(*)
-    people = @viewer.active_member? ? Person.active : Person.where(id: @viewer.person.id)
     pages = Page.seen_by(@viewer).where(public_id: ids { |reference| reference.target.kind == :page }).to_a
     files = PageFile.where(public_id: ids { |reference| reference.use == :file }, page: @page)
     sources = Source.where(public_id: ids { |reference| reference.use == :cite })
-    { people: people.by_name.pluck(:public_id, :name).to_h, outside: outside, pages: pages.to_h { |page| [ page.public_id, page.title ] }, states: PageStates.of(pages, @viewer), led_to: led_to,
+    { people: @viewer.people.by_name.pluck(:public_id, :name).to_h, outside: outside, pages: pages.to_h { |page| [ page.public_id, page.title ] }, states: PageStates.of(pages, @viewer), led_to: led_to,
       files: files.pluck(:public_id, :name).to_h, sources: sources.pluck(:public_id, :title).to_h }
   end
 

@@ -24,6 +24,18 @@ class DraftsTest < ActionDispatch::IntegrationTest
     assert_equal [], json
   end
 
+  test "a guest who writes can name whom they meet, and nobody else" do
+    gerd = person("Gerd Moll", role: "guest")
+    @page.grant(holder(gerd), :write)
+    person("Ida Lund")
+    sign_in gerd
+    get "/p/#{@page.to_param}/draft/edit"
+    told = JSON.parse(css_select("script[data-names]").text)
+    assert_equal [ "Gerd Moll", "Ida Karlow" ], told["people"].values.sort
+    get "/person_choices", params: { q: "Ida" }, as: :json
+    assert_equal [ "Ida Karlow" ], json.map { |found| found["name"] }
+  end
+
   test "an answer fetched in the background leaves the session alone, so that what was done is still told" do
     get "/"
     get "/page_choices", params: { q: "gang" }, as: :json

@@ -33,6 +33,15 @@ class BlocksTest < ApplicationSystemTestCase
     assert_equal 2, block("table")["content"].first["content"].size
   end
 
+  test "lists are begun by what is typed, and in a list the same sign goes on, another changes this item alone" do
+    editor.send_keys "- one", :enter, "- two", :enter, "[ ] three", :enter, "[x] four", :enter, "4. five", :enter, "six"
+    saved
+    lists = %w[bullet_list task_list ordered_list].map { |type| block(type) }
+    assert_equal [ %w[one two], %w[three four], %w[five six] ], lists.map { |list| list["content"].map { |item| Zuhause::Document::Text.of(item) } }
+    assert_equal [ nil, true ], lists[1]["content"].map { |item| item["attrs"]["done"] }
+    assert_equal 4, lists[2]["attrs"]["start"]
+  end
+
   test "tasks are written with who and when, and a fold, columns, a contents list and a date are inserted" do
     insert "task list"
     page.active_element.send_keys "Order grit", :enter, "Order salt", :enter, :enter

@@ -1,11 +1,16 @@
 import { BulletList, ListItem, ListKeymap, OrderedList } from "@tiptap/extension-list"
+import { BULLET, NUMBER, beginList } from "../begin_list"
 import { holding } from "./content"
 
-const bulletList = BulletList.extend({ name: "bullet_list" }).configure({ itemTypeName: "list_item" })
+const bulletList = BulletList.extend({
+  name: "bullet_list",
+  addInputRules: () => [beginList(BULLET, "bullet_list", "list_item")]
+}).configure({ itemTypeName: "list_item" })
 
 const orderedList = OrderedList.extend({
   name: "ordered_list",
-  addAttributes: () => ({ start: { default: 1 } })
+  addAttributes: () => ({ start: { default: 1 } }),
+  addInputRules: () => [beginList(NUMBER, "ordered_list", "list_item", (match) => ({ list: { start: Number(match[1]) } }))]
 }).configure({ itemTypeName: "list_item" })
 
 const listItem = ListItem.extend({ name: "list_item" })

@@ -1,4 +1,5 @@
 import { Node, mergeAttributes } from "@tiptap/core"
+import { BOX, beginList } from "../begin_list"
 import { dayInWords } from "../days"
 import { field, headed } from "../shown/headed"
 import { holding } from "./content"
@@ -48,6 +49,7 @@ const task = (words, people, askDay) => Node.create({
 
 const taskList = Node.create({
   name: "task_list",
+  addInputRules: () => [beginList(BOX, "task_list", "task", ([, mark]) => ({ item: { done: /x/i.test(mark) } }))],
   renderHTML: ({ HTMLAttributes }) => ["div", mergeAttributes(HTMLAttributes, { class: "tasks" }), 0]
 })
 
