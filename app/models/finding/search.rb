@@ -116,11 +116,10 @@ class Search
     @scoring ||= Zuhause::Finding::Scoring.new(question, asked)
   end
 
-  # What is put aside comes after all else.
+  # What is put aside comes after all that answers nearly as well.
   def by_page(scores)
     told = scores.take_while { |score| score.total >= scores.first.total * Zuhause::Finding::Weights::TOLD }
-    last, first = told.group_by { |score| score.candidate.page }.values.partition { |sections| aside.include?(sections.first.candidate.page) }
-    (first + last).first(@most)
+    told.group_by { |score| score.candidate.page }.values.sort_by.with_index { |sections, i| [ -sections.first.total * (aside.include?(sections.first.candidate.page) ? Zuhause::Finding::Weights::ASIDE : 1), i ] }.first(@most)
   end
 
   def aside

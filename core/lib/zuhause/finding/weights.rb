@@ -41,6 +41,8 @@ module Zuhause
       SHORT = 5 # letters
       # Beside the best, what scores less than this part of it is not told.
       TOLD = 0.22
+      # What a page that is put aside counts beside others: what still holds comes first where it says half as much.
+      ASIDE = 0.4
     end
   end
 end
