@@ -9,6 +9,7 @@ class Arrival < ApplicationRecord
   SOON = 50 # files, which are forgotten at once
   AT_ONCE = 5 # pages, which are made while one waits
   UNDONE = 30.days # within these all that was made can be taken back
+  BOOK = /\.epub\z/i
   PACKED = /\.(?:zip|epub)\z/i
 
   # +message+ says why: "many" or "large".
@@ -38,7 +39,7 @@ class Arrival < ApplicationRecord
   # @return [Arrival]
   def self.receive(uploads, by:, address:, page: nil, above: nil)
     arrival = create!(person: by, created_at: Time.current)
-    arrival.keep(uploads.map { |upload| [ upload.original_filename, upload.open ] }, unpack: page.nil?)
+    arrival.keep(uploads.map { |upload| [ upload.original_filename, upload.open ] }, unpack: (:all if page.nil?))
     arrival.tap { arrival.begin_reading(address: address, page: page, above: above) }
   end
 

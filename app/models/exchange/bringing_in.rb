@@ -22,7 +22,7 @@ class BringingIn
   # @return [Enumerator<Portion>]
   def portions
     Enumerator.new do |list|
-      arrival.packed.each { |folder| names_in(folder).each_slice(FILES) { |names| list << Portion.new(:unpack, [ folder, names ]) } }
+      folders { |folder| names_in(folder).each_slice(FILES) { |names| list << Portion.new(:unpack, [ folder, names ]) } }
       @work.update!(total: arrival.files.texts.count)
       telling.where(survey: nil).ids.each_slice(PORTION) { |ids| list << Portion.new(:survey, ids) }
       list << Portion.new(:arrange, []) unless into_draft?
@@ -57,16 +57,29 @@ class BringingIn
 
   private
 
+  # Books that lie in what is packed come to light as it is unpacked.
+  def folders
+    done = []
+    while (folder = arrival.packed.where.not(id: done).order(:id).first)
+      done << folder.id
+      yield folder
+    end
+  end
+
+  # A book among others that cannot be opened is told as such, and keeps nothing else back.
   def names_in(folder)
     Unpacked.new(folder.lying).names.map { |name| "#{prefix(folder)}#{name}" }
   rescue Unpacked::Unfit => e
-    raise Work::Impossible, e.message
+    raise Work::Impossible, e.message unless folder.path.match?(Arrival::BOOK) && arrival.files.many?
+
+    folder.update!(kind: "other", problem: "unreadable")
+    []
   end
 
   def unpack(folder, names)
     there = arrival.files.where(path: names).pluck(:path)
     left = (names - there).map { |name| name.delete_prefix(prefix(folder)) }
-    arrival.keep(Unpacked.new(folder.lying).enum_for(:each, left).lazy.map { |name, bytes| [ "#{prefix(folder)}#{name}", StringIO.new(bytes) ] }, unpack: false)
+    arrival.keep(Unpacked.new(folder.lying).enum_for(:each, left).lazy.map { |name, bytes| [ "#{prefix(folder)}#{name}", StringIO.new(bytes) ] }, unpack: (:books unless folder.path.match?(Arrival::BOOK)))
     touch
   rescue Unpacked::Unfit, Arrival::Full => e
     raise Work::Impossible, e.is_a?(Arrival::Full) ? "unpacked_#{e.message}" : e.message
@@ -74,8 +87,13 @@ class BringingIn
 
   # What comes along with others lies in a folder of its own.
   def prefix(folder)
-    @alone = arrival.files.count == 1 || arrival.files.where.not(id: folder.id).where.not("path LIKE '%/%'").none? if @alone.nil?
-    @alone ? "" : "#{folder.path.sub(Arrival::PACKED, "")}/"
+    folder.id == alone ? "" : "#{folder.path.sub(Arrival::PACKED, "")}/"
+  end
+
+  # @return [Integer, nil] the id of all that came, if that is one; told before it is unpacked, as it may have to be gone on with
+  def alone
+    @work.update!(details: @work.details.merge("alone" => (arrival.files.first.id unless arrival.files.many?))) unless @work.details.key?("alone")
+    @work.details["alone"]
   end
 
   def survey(*ids)

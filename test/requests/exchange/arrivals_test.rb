@@ -264,6 +264,26 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert_equal [ "The book", "First", "Second" ], css_select("input[name=title]").map { |field| field["value"] }
   end
 
+  test "books among other files are opened too, and one that cannot be keeps nothing else back" do
+    book = Zip::OutputStream.write_buffer do |out|
+      { "OEBPS/a.xhtml" => "<h1>First</h1><p>Begin</p>", "more.epub" => "a book within" }.each { |name, text| out.put_next_entry(name) && out.write(text) }
+    end.string
+    files = { "index.md" => "# All", "shelf/ropes.epub" => book, "shelf/torn.epub" => "no book at all" }
+    arrival = bring(files, folder: true)
+    expected = { "index.md" => "text", "shelf/ropes.epub" => "packed", "shelf/ropes/OEBPS/a.xhtml" => "text", "shelf/ropes/more.epub" => "other", "shelf/torn.epub" => "other" }
+    assert_equal expected, arrival.files.where.not(kind: "folder").where.not("path LIKE 'all%'").pluck(:path, :kind).to_h
+    assert_equal "unreadable", arrival.files.find_by!(path: "shelf/torn.epub").problem
+    make arrival
+    assert Page.exists?(title: "First")
+  end
+
+  test "unpacking that was cut off goes on, and nothing comes twice" do
+    arrival = bring({ "index.md" => "# All", "b.md" => "# Salt" }, folder: true)
+    arrival.files.find_by!(path: "b.md").destroy!
+    BringingIn.new(arrival.work.reload).then { |reading| reading.portions.each { |portion| reading.do(portion) } }
+    assert_equal %w[all.zip b.md index.md], arrival.files.where.not(kind: "folder").pluck(:path).sort
+  end
+
   test "what is too long for one page becomes several, and links follow" do
     words = "word " * 60_000
     long = "<h1>Long</h1>" + Array.new(8) { |i| "<h2 id=part#{i}>Part #{i}</h2><p>#{words}</p>" }.join + "<p><a href='#part0'>back</a></p>"

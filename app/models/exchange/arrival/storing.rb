@@ -3,9 +3,9 @@ module Arrival::Storing
   # Keeps files as they are, all of them or none.
   #
   # @param sent [Enumerable<Array(String, IO)>] where each lay, and what it holds
-  # @param unpack [Boolean] whether a folder that is packed is to be unpacked
+  # @param unpack [Symbol, nil] what is to be unpacked: :all, :books, or nothing
   # @raise [Arrival::Full]
-  def keep(sent, unpack: true)
+  def keep(sent, unpack: :all)
     most = Arrival.largest_whole
     taken, bytes = files.pluck(:path).to_set, files.joins(original_attachment: :blob).sum(:byte_size)
     rows = sent.map do |path, io|
@@ -58,8 +58,13 @@ module Arrival::Storing
   end
 
   def row(path, unpack)
-    kind = unpack && path.match?(Arrival::PACKED) && path.exclude?("/") ? "packed" : ArrivedFile.kind_of(path)
+    kind = packed?(path, unpack) ? "packed" : ArrivedFile.kind_of(path)
     { arrival_id: id, path: path, kind: kind, key: PubliclyIdentified.generate, problem: ("wrong_type" if kind == "other" && !taken?(path)) }
+  end
+
+  # A folder that is packed, and a book wherever it lies.
+  def packed?(path, unpack)
+    path.match?(Arrival::BOOK) ? !unpack.nil? : unpack == :all && path.match?(Arrival::PACKED) && path.exclude?("/")
   end
 
   # Its bytes lie where they are to stay before any row tells of them.
