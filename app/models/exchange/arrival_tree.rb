@@ -3,13 +3,13 @@ class ArrivalTree
   # @param arrival [Arrival]
   def initialize(arrival)
     @arrival = arrival
-    @told, @parts, @first = {}, {}, []
+    @told, @parts = {}, {}
   end
 
   # Keeps both. Done again, it changes nothing that somebody has changed by hand.
   def arrange
     @arrival.files.where.not(survey: nil).find_each { |file| take(file) }
-    entries = Zuhause::Exchange::Arrangement.new(paths, told: @told, first: @first).entries
+    entries = Zuhause::Exchange::Arrangement.new(paths, told: @told, books: books.arranged).entries
     Arrival.transaction do
       @arrival.update!(repeated: repeated)
       ids = places(entries)
@@ -30,13 +30,17 @@ class ArrivalTree
   def take(file)
     survey = file.survey_told
     return if survey.empty?
-    return @first.concat(survey["manifest"].filter_map { |address| names.follow(file.path, address)&.first }) if survey["manifest"]
+    return unless survey["rels"]
 
     to = ->(address) { address && names.follow(file.path, address)&.first }
     rels = survey["rels"]
-    lists = survey["lists"].map { |items| items.map { |depth, address| [ depth, *names.follow(file.path, address)&.then { |path, place| [ path, place.presence ] } ] } }
-    @told[file.path] = Zuhause::Exchange::Arrangement::Told.new(lists: lists.map { |items| (@lists ||= {})[items] ||= items }, up: to.(rels["up"]), before: to.(rels["prev"]), after: to.(rels["next"]))
+    lists = survey["lists"].map { |items| names.list(file.path, items) }
+    @told[file.path] = Zuhause::Exchange::Arrangement::Told.new(lists: lists.map { |items| (@same ||= {})[items] ||= items }, up: to.(rels["up"]), before: to.(rels["prev"]), after: to.(rels["next"]))
     @parts[file.path] = [ survey["words"], survey["parts"].map { |part| Zuhause::Exchange::Survey::Part.new(**Zuhause::Exchange::Survey::Part.members.zip(part).to_h) } ] if survey["parts"].any?
+  end
+
+  def books
+    @books ||= ArrivedBooks.new(@arrival, names)
   end
 
   def repeated
@@ -47,7 +51,7 @@ class ArrivalTree
   # @return [Hash{String=>Integer}] ids of files and folders by their paths
   def places(entries)
     there = @arrival.files.places.pluck(:path, :id).to_h
-    entries.select(&:folder?).each { |entry| there[entry.path] ||= @arrival.files.create!(kind: "folder", path: entry.path, key: PubliclyIdentified.generate, title: entry.name.tr("_", " ").strip.presence || entry.name).id }
+    entries.select(&:folder?).each { |entry| there[entry.path] ||= @arrival.files.create!(kind: "folder", path: entry.path, key: PubliclyIdentified.generate, title: books.title_in(entry.path) || entry.name.tr("_", " ").strip.presence || entry.name).id }
     there
   end
 end

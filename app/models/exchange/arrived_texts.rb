@@ -32,9 +32,9 @@ class ArrivedTexts
   # @return [Hash, nil] what it tells of itself and its place; nil for what tells nothing
   def survey(upload)
     path = upload.original_filename.to_s
-    return { manifest: Zuhause::Exchange::Manifest.read(upload.read) } if File.extname(path).casecmp?(".opf")
-
-    case READERS[File.extname(path).downcase]
+    case READERS[File.extname(path).downcase] || File.extname(path).downcase
+    when ".opf" then { manifest: Zuhause::Exchange::Manifest.read(upload.read).to_h }
+    when ".ncx" then { list: Zuhause::Exchange::Manifest.list(upload.read) }
     when :html then surveyed(Zuhause::Exchange::Survey.of(Upload.text(upload.read)))
     when :markdown then contents_of(Upload.text(upload.read), path)
     end

@@ -87,12 +87,12 @@ class BringingIn
 
   # What comes along with others lies in a folder of its own.
   def prefix(folder)
-    folder.id == alone ? "" : "#{folder.path.sub(Arrival::PACKED, "")}/"
+    folder.path == alone ? "" : "#{folder.path.sub(Arrival::PACKED, "")}/"
   end
 
-  # @return [Integer, nil] the id of all that came, if that is one; told before it is unpacked, as it may have to be gone on with
+  # @return [String, nil] the path of all that came, if that is one; told before it is unpacked, as it may have to be gone on with
   def alone
-    @work.update!(details: @work.details.merge("alone" => (arrival.files.first.id unless arrival.files.many?))) unless @work.details.key?("alone")
+    @work.update!(details: @work.details.merge("alone" => (arrival.files.first.path unless arrival.files.many?))) unless @work.details.key?("alone")
     @work.details["alone"]
   end
 
@@ -141,6 +141,7 @@ class BringingIn
 
   def settle
     arrival.settle
+    ArrivedBooks.new(arrival).settle
     touch
   end
 
@@ -163,7 +164,7 @@ class BringingIn
 
   # Texts, and what tells of them.
   def telling
-    arrival.files.texts.or(arrival.files.where("path LIKE '%.opf'"))
+    arrival.files.texts.or(arrival.files.where(ArrivedBooks::SAYING))
   end
 
   def into_draft?

@@ -31,8 +31,22 @@ class ArrangementTest < Minitest::Test
     assert_equal "index(d a c b)", tree(%w[index.html a.html b.html c.html d.html], order.each_cons(2).to_h { |one, next_one| [ one, told(after: next_one) ] })
   end
 
-  def test_a_manifest_orders_what_no_list_has
-    assert_equal "b a c", tree(%w[a.md b.md c.md], {}, first: %w[b.md a.md])
+  def test_a_book_is_in_its_order
+    assert_equal "b a c", tree(%w[a.md b.md c.md], {}, books: [ book("", %w[b.md a.md]) ])
+    assert_equal "b a x(c)", tree(%w[E/a.md E/text/b.md E/x/c.md], {}, books: [ book("", %w[E/text/b.md E/a.md]) ])
+  end
+
+  def test_a_book_stands_below_its_contents_or_in_its_folder
+    paths = %w[in.md shelf/ropes/E/nav.xhtml shelf/ropes/E/t/1.xhtml shelf/ropes/E/t/2.xhtml shelf/ropes/E/t/3.xhtml]
+    texts = paths.last(3).reverse
+    assert_equal "in shelf(nav(3 2 1))", tree(paths, {}, books: [ book("shelf/ropes/", texts, front: paths[1]) ])
+    assert_equal "in shelf(nav(3 2(1)))", tree(paths, { paths[1] => told([ [ 0, paths[4] ], [ 0, paths[3] ], [ 1, paths[2] ] ]) }, books: [ book("shelf/ropes/", texts, front: paths[1]) ])
+    assert_equal "in shelf(ropes(3 2(1) E(nav)))", tree(paths, {}, books: [ book("shelf/ropes/", texts, list: [ [ 0, paths[4] ], [ 0, paths[3] ], [ 1, paths[2] ] ]) ])
+    assert_equal "in shelf(ropes(nav(3 2 1)))", tree([ *paths, "shelf/ropes.docx" ], {}, books: [ book("shelf/ropes/", texts, front: paths[1]) ])
+  end
+
+  def test_a_text_of_the_book_that_stands_for_its_folder
+    assert_equal "nav(index one)", tree(%w[index.xhtml nav.xhtml one.xhtml], {}, books: [ book("", %w[index.xhtml one.xhtml], front: "nav.xhtml") ])
   end
 
   # Whatever files tell: each stands in it once, after what it stands below.
@@ -42,7 +56,8 @@ class ArrangementTest < Minitest::Test
       paths = Array.new(random.rand(1..14)) { |i| [ [ "", "a/", "a/b/", "c/" ].sample(random: random), i, ".html" ].join } + (random.rand(2).zero? ? [ "index.html" ] : [])
       any = -> { [ *paths, "gone.html", nil ].sample(random: random) }
       told = paths.to_h { |path| [ path, told(*Array.new(random.rand(3)) { Array.new(random.rand(8)) { [ random.rand(4), any.call, [ nil, "x" ].sample(random: random) ] } }, up: any.call, before: any.call, after: any.call) ] }
-      entries = Arrangement.new(paths, told: told, first: paths.sample(2, random: random)).entries
+      books = Array.new(random.rand(3)) { book([ "", "a/", "a/b/", "c/" ].sample(random: random), paths.sample(3, random: random), front: any.call, list: [ nil, [ [ 0, any.call ], [ random.rand(3), any.call ] ] ].sample(random: random)) }
+      entries = Arrangement.new(paths, told: told, books: books).entries
       assert_equal paths.sort, entries.reject(&:folder?).map(&:path).sort, "SEED=#{SEED}"
       entries.each_with_object({}) { |entry, seen| assert entry.above.nil? || seen[entry.above] == entry.depth - 1, "SEED=#{SEED}"; seen[entry.path] = entry.depth }
     end
@@ -54,8 +69,12 @@ class ArrangementTest < Minitest::Test
     Arrangement::Told.new(lists: lists, up: up, before: before, after: after)
   end
 
-  def tree(paths, told, first: [])
-    entries = Arrangement.new(paths, told: told, first: first).entries
+  def book(root, texts, front: nil, list: nil)
+    Arrangement::Book.new(root: root, front: front, texts: texts, list: list)
+  end
+
+  def tree(paths, told, books: [])
+    entries = Arrangement.new(paths, told: told, books: books).entries
     show = lambda do |above|
       entries.select { |entry| entry.above == above }.map { |entry| show.call(entry.path).then { |inner| inner.empty? ? entry.name : "#{entry.name}(#{inner})" } }.join(" ")
     end

@@ -264,6 +264,20 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert_equal [ "The book", "First", "Second" ], css_select("input[name=title]").map { |field| field["value"] }
   end
 
+  test "a book among other files stands as one page with its chapters below, and an empty sheet in it is none" do
+    opf = "<package><metadata><title>Ropes and lines</title></metadata><manifest><item id='t' href='text/title.xhtml'/><item id='b' href='text/b.xhtml'/><item id='a' href='text/a.xhtml'/>%s</manifest><spine toc='c'><itemref idref='t'/><itemref idref='b'/><itemref idref='a'/></spine></package>"
+    texts = { "EPUB/text/title.xhtml" => "<h1>UNTITLED</h1>", "EPUB/text/a.xhtml" => "<h1>Knots</h1><p>Many.</p>", "EPUB/text/b.xhtml" => "<h1>Care</h1><p>Dry.</p>" }
+    newer = texts.merge("EPUB/nav.xhtml" => "<nav><h1>Contents</h1><ol><li><a href='text/b.xhtml'>Care</a></li></ol></nav><p>All.</p>", "EPUB/book.opf" => opf % "<item id='n' href='nav.xhtml' properties='nav'/>")
+    older = texts.merge("EPUB/toc.ncx" => "<ncx><navMap><navPoint><content src='text/b.xhtml'/><navPoint><content src='text/a.xhtml'/></navPoint></navPoint></navMap></ncx>", "EPUB/book.opf" => opf % "<item id='c' href='toc.ncx'/>")
+    packed = [ newer, older ].map { |files| Zip::OutputStream.write_buffer { |out| files.each { |name, text| out.put_next_entry(name) && out.write(text) } }.string }
+    tree = ->(pages) { pages.map { |page| [ page.title, *tree.call(page.children.order(:position)).presence&.then { |below| [ below ] } ] } }
+    make bring({ "m/a.md" => "# Salt", "m/new.epub" => packed[0], "m/old.epub" => packed[1] }, folder: true)
+    assert_equal [ [ "Salt" ], [ "Ropes and lines", [ [ "Care" ], [ "Knots" ] ] ], [ "Ropes and lines", [ [ "Care", [ [ "Knots" ] ] ] ] ] ], tree.call(@room.pages.at_top.order(:position))
+    Page.find_each { |page| page.put_in_bin(by: @ida) if page.reload.bin_root_id.nil? }
+    make bring({ "new.epub" => packed[0] })
+    assert_equal [ [ "Ropes and lines", [ [ "Care" ], [ "Knots" ] ] ] ], tree.call(@room.pages.kept.at_top.order(:position))
+  end
+
   test "books among other files are opened too, and one that cannot be keeps nothing else back" do
     book = Zip::OutputStream.write_buffer do |out|
       { "OEBPS/a.xhtml" => "<h1>First</h1><p>Begin</p>", "more.epub" => "a book within" }.each { |name, text| out.put_next_entry(name) && out.write(text) }

@@ -23,6 +23,11 @@ module Arrival::Storing
     files.where(kind: "packed").with_attached_original
   end
 
+  # @return [Array<String>] folders into which books were unpacked, each with a slash at its end; empty for one that came alone
+  def packed_books
+    packed.pluck(:path).grep(Arrival::BOOK).map { |path| path == work&.details&.[]("alone") ? "" : "#{path.sub(Arrival::PACKED, "")}/" }
+  end
+
   # Keeps what was read.
   #
   # @param read [Array<Array(ArrivedText, Hash{String=>Upload})>] texts, and the pictures that came within each by the ids that stand in it

@@ -6,16 +6,19 @@ module Zuhause
       # What one file tells: +lists+ of contents are arrays of depth, path and place in that, which is nil for the whole; +up+,
       # +before+ and +after+ are paths, nil where it tells none.
       Told = Struct.new(:lists, :up, :before, :after, keyword_init: true)
+      # A book: +root+, the folder that it lies in, ends in a slash, and is empty for the whole; +front+: the path of its contents, nil
+      # where it has none; +texts+: paths in the order in which they are read; +list+ of contents, as of {Told}, apart from any text.
+      Book = Struct.new(:root, :front, :texts, :list, keyword_init: true)
       LEAST = 3 # files that a list of contents tells of, besides those beside the one that has it
       MANY = 3 # holders; what more have belongs to none of them
 
       # @param paths [Array<String>]
       # @param told [Hash{String=>Told}] by paths
-      # @param first [Array<String>] paths in the order in which a manifest has them
-      def initialize(paths, told: {}, first: [])
+      # @param books [Array<Book>]
+      def initialize(paths, told: {}, books: [])
         @paths = paths
         @told = told
-        @first = first
+        @books = books
       end
 
       # @return [Array<FolderTree::Entry>] each after what it stands below
@@ -65,11 +68,34 @@ module Zuhause
       def place
         @above = tree.to_h { |entry| [ entry.path, entry.above ] }
         @order = {}
-        @first.each_with_index { |path, i| @order[path] = i }
+        places = @books.map { |book| bind(book) }
         @tops = tree.select { |entry| entry.above.nil? && !entry.folder? }.map(&:path)
         @tops = [] unless @tops.one?
-        lists.each_with_index { |(holder, items), i| follow(holder, items, (i + 1) * 100_000) }
+        [ *lists, *@books.map(&:list).zip(places).filter_map { |list, place| [ place, list ] if list } ].each_with_index { |(holder, items), i| follow(holder, items, (i + 1) * 100_000) }
         @told.each { |path, told| move(path, told.up) if told.up && !@listed.include?(path) }
+      end
+
+      # A book's texts stand below its contents, or in its folder, whatever folders it has within.
+      #
+      # @return [String, nil] the path below which they stand
+      def bind(book)
+        texts = book.texts.select { |path| by_path.key?(path) }
+        texts.each_with_index { |path, i| @order[path] = i }
+        place = tree.find { |entry| entry.path[%r{\A(.*/)?(?=[^/]+/?\z)}] == book.root }&.above
+        place = by_path.fetch(place).above while texts.include?(place)
+        if by_path.key?(book.front) && put(book.front, place == book.root ? by_path.fetch(place).above : place)
+          place = book.front
+        end
+        (texts - [ book.front ]).each { |path| put(path, place) }
+        place
+      end
+
+      # @return [Boolean] whether it can stand there, and does
+      def put(path, above)
+        return false if path == above || (above && under?(above, path))
+
+        @above[path] = above
+        true
       end
 
       # Those that tell of most first, each once: one that stands on many pages is that of the whole.
@@ -101,10 +127,8 @@ module Zuhause
       # @return [Boolean] whether it can stand there
       def move(path, above)
         return above.nil? if @tops.include?(path) || above.nil?
-        return false if path == above || !by_path.key?(above) || under?(above, path)
 
-        @above[path] = above
-        true
+        by_path.key?(above) && put(path, above)
       end
 
       def under?(path, other)

@@ -35,6 +35,13 @@ module Zuhause
         path.empty? ? [ from, place ] : [ @followed[[ from[%r{\A.*/}], path ]], place ]
       end
 
+      # @param from [String] the path of the file that has a list of contents
+      # @param items [Array<Array(Integer, String)>] depth and address of each entry
+      # @return [Array<Array(Integer, String|nil, String|nil)>] depth, path and place, see {Arrangement::Told}
+      def list(from, items)
+        items.map { |depth, address| [ depth, *follow(from, address)&.then { |path, place| [ path, (place unless place.to_s.empty?) ] } ] }
+      end
+
       private
 
       def found(folder, path)
