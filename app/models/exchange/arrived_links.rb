@@ -56,7 +56,12 @@ class ArrivedLinks
       name = [ place, place.downcase, place.delete_prefix("user-content-"), place.downcase.sub(/_(?=\d+\z)/, "-") ].find { |each| places.key?(each) }
       return [ part, places[name] ] if name && (places[name] || part == file && @parts[file.id].nil?)
     end
-    place == "top" || @places[file.path].key?(place) ? nil : yield
+    place == "top" || @places[file.path].key?(place) ? nil : meant(file, place) || yield
+  end
+
+  def meant(file, place)
+    names = [ file, *@parts[file.id] ].flat_map { |part| @places[part.path].filter_map { |name, block| [ name, [ part, block ] ] if block } }.to_h
+    names[Zuhause::Exchange::HeadingNames.meant(place, names.keys)]
   end
 
   # Files go with the first page that leads to them.

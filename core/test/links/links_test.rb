@@ -3,6 +3,12 @@ require_relative "../test_helper"
 class LinksTest < Minitest::Test
   include Zuhause
 
+  def test_a_mail_address_written_by_numbers
+    assert_equal "mailto:ben+debian@ternholm.example", Zuhause::Links::Target.parse("mailto:ben+debian%40ternholm.example").to_s
+    assert_equal "mailto:a@b.example?cc=c%40d.example", Zuhause::Links::Target.parse("mailto:a@b.example?cc=c%40d.example").to_s
+    assert_nil Zuhause::Links::Target.parse("mailto:?cc=c%40d.example")
+  end
+
   def test_targets_that_mean_something
     { "page:abcdefghij" => :page, "page:abcdefghij#abcd1234" => :page, "promise:Sand box list" => :promise, "file:abcdefghij" => :file,
       "person:abcdefghij" => :person, "https://x.example/ä?b=c#d" => :web, "HTTP://x.example" => :web, "mailto:desk@ternholm.example" => :mailto,

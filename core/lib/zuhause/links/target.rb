@@ -38,10 +38,17 @@ module Zuhause
         when "promise" then promise(rest)
         when "file", "person" then new(scheme.downcase.to_sym, rest) if rest.match?(PUBLIC_ID)
         when *WEB then web(text)
-        when "mailto" then new(:mailto, rest) if rest.match?(/\A[^\s@<>"]+@[^\s@<>"]+\z/) && !rest.match?(FORBIDDEN)
+        when "mailto" then mailto(rest)
         when "tel" then new(:tel, rest) if rest.match?(/\A\+?[0-9().\-]{2,40}\z/)
         end
       end
+
+      # The sign in the middle may be written as a number (RFC 6068, 2).
+      def self.mailto(rest)
+        rest = rest.sub(/\A([^\s@<>"?]+)%40/i, '\1@')
+        new(:mailto, rest) if rest.match?(/\A[^\s@<>"]+@[^\s@<>"]+\z/) && !rest.match?(FORBIDDEN)
+      end
+      private_class_method :mailto
 
       def self.page(rest)
         id, block = rest.split("#", 2)
