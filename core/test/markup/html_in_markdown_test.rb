@@ -23,6 +23,12 @@ class HTMLInMarkdownTest < Minitest::Test
     assert_equal %w[text hard_break text text], keys["content"].map { |node| node["type"] }
   end
 
+  def test_elements_of_the_own_form_that_tell_nothing_are_foreign
+    read = read("# Stability <span>(root only)</span>\n\na <mark>b</mark>\n")
+    assert_equal [ [ "heading", "Stability (root only)" ], [ "paragraph", "a b" ] ], blocks(read)
+    assert_empty read.reports
+  end
+
   def test_what_is_no_element_stays_as_it_was_written
     read = read("move <file> to <place/> <b>now</b>")
     assert_equal [ [ "paragraph", "move <file> to <place/> now" ] ], blocks(read)

@@ -40,7 +40,7 @@ module Zuhause
         root.walk.any? do |node|
           case node.type
           when :html then true
-          when :inline_html then element?(node) && !node.string_content.match?(InlineReader::ELEMENT)
+          when :inline_html then element?(node) && !InlineReader.own?(node.string_content)
           when :image then !(node.parent.type == :paragraph && node.previous.nil? && node.next.nil?)
           end
         end

@@ -27,6 +27,23 @@ module Zuhause
               .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |n| n["text"] }.join) }
       end
 
+      # @param tag [String]
+      # @return [Boolean] whether it is one of the document's own form
+      def self.own?(tag)
+        element = ELEMENT.match(tag)
+        element ? !element[:close].nil? || !mark_of(element).nil? : false
+      end
+
+      # @param element [MatchData] of an opening tag
+      # @return [Hash, nil] nil where it does not tell what the mark needs
+      def self.mark_of(element)
+        name = InlineWriter::ELEMENTS.key(element[:name])
+        attribute, attr = Document::Schema::MARKS.fetch(name).attrs.first
+        return unless element[:told] ? attr&.allows?(element[:told]) : attr.nil? || attr.default.nil?
+
+        { "type" => name, **(element[:told] ? { "attrs" => { attribute => element[:told] } } : {}) }
+      end
+
       private
 
       # @return [Array<Hash>, nil] the marks of its children; nil if it has been read whole
@@ -72,13 +89,7 @@ module Zuhause
       end
 
       def open_element(element)
-        name = InlineWriter::ELEMENTS.key(element[:name])
-        type = Document::Schema::MARKS.fetch(name)
-        mark = { "type" => name }
-        attribute, attr = type.attrs.first
-        return unless element[:told] ? attr&.allows?(element[:told]) : attr.nil? || attr.default.nil?
-
-        mark["attrs"] = { attribute => element[:told] } if element[:told]
+        mark = self.class.mark_of(element) or return
 
         @elements[element[:name]] << mark
       end
