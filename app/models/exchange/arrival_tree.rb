@@ -3,13 +3,13 @@ class ArrivalTree
   # @param arrival [Arrival]
   def initialize(arrival)
     @arrival = arrival
-    @told, @parts = {}, {}
+    @said, @parts = {}, {}
   end
 
   # Keeps both. Done again, it changes nothing that somebody has changed by hand.
   def arrange
     @arrival.files.where.not(survey: nil).find_each { |file| take(file) }
-    entries = Zuhause::Exchange::Arrangement.new(paths, told: @told, books: books.arranged).entries
+    entries = Zuhause::Exchange::Arrangement.new(paths, told: told, books: books.arranged).entries
     Arrival.transaction do
       @arrival.update!(repeated: repeated)
       ids = places(entries)
@@ -32,11 +32,27 @@ class ArrivalTree
     return if survey.empty?
     return unless survey["rels"]
 
-    to = ->(address) { address && names.follow(file.path, address)&.first }
-    rels = survey["rels"]
-    lists = survey["lists"].map { |items| names.list(file.path, items) }
-    @told[file.path] = Zuhause::Exchange::Arrangement::Told.new(lists: lists.map { |items| (@same ||= {})[items] ||= items }, up: to.(rels["up"]), before: to.(rels["prev"]), after: to.(rels["next"]))
+    @said[file.path] = [ survey["rels"], survey["lists"].zip(survey["within"].to_a).map { |items, within| [ kept(names.list(file.path, items)), within.to_a ] } ]
     @parts[file.path] = [ survey["words"], survey["parts"].map { |part| Zuhause::Exchange::Survey::Part.new(**Zuhause::Exchange::Survey::Part.members.zip(part).to_h) } ] if survey["parts"].any?
+  end
+
+  # Many pages have the same lists.
+  def kept(list)
+    (@kept ||= {})[list] ||= list
+  end
+
+  # @return [Hash{String=>Zuhause::Exchange::Arrangement::Told}] by paths
+  def told
+    @said.to_h do |path, (rels, lists)|
+      to = ->(address) { address && names.follow(path, address)&.first }
+      parts = on_all.of(path)
+      bars, own = lists.map { |items, within| [ items, parts.find { |part| within.include?(part.key || part.shape) } ] }.partition(&:last)
+      [ path, Zuhause::Exchange::Arrangement::Told.new(lists: own.map(&:first), bars: bars.map { |items, part| [ part.folder, items ] }, up: to.(rels["up"]), before: to.(rels["prev"]), after: to.(rels["next"])) ]
+    end
+  end
+
+  def on_all
+    @on_all ||= Zuhause::Exchange::Repeated.new(@parts)
   end
 
   def books
@@ -45,7 +61,7 @@ class ArrivalTree
 
   def repeated
     back = @arrival.repeated.select { |part| part["back"] }.map { |part| part.slice("key", "shape", "folder") }
-    Zuhause::Exchange::Repeated.new(@parts).found.map { |part| part.to_h.stringify_keys.compact.then { |told| back.include?(told.slice("key", "shape", "folder")) ? told.merge("back" => true) : told } }
+    on_all.found.map { |part| part.to_h.stringify_keys.compact.then { |told| back.include?(told.slice("key", "shape", "folder")) ? told.merge("back" => true) : told } }
   end
 
   # @return [Hash{String=>Integer}] ids of files and folders by their paths

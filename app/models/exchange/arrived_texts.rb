@@ -45,7 +45,8 @@ class ArrivedTexts
   private
 
   def surveyed(survey)
-    { title: survey.title, words: survey.words, parts: survey.parts.map(&:to_a), rels: survey.rels, lists: survey.lists.select(&:contents).map(&:items) }
+    lists = survey.lists.select(&:contents)
+    { title: survey.title, words: survey.words, parts: survey.parts.map(&:to_a), rels: survey.rels, lists: lists.map(&:items), within: lists.map(&:within) }
   end
 
   # A list of contents in a text that is called so, or stands for a folder.

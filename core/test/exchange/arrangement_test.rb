@@ -19,6 +19,23 @@ class ArrangementTest < Minitest::Test
     assert_equal "index(c a b d e)", tree(paths, paths.to_h { |path| [ path, told(bar) ] })
   end
 
+  def test_a_bar_of_one_manual_among_others_belongs_to_that
+    bar = [ [ 0, "b/c.html" ], [ 0, "b/a.html" ], [ 0, "b/d.html" ], [ 0, "b/e.html" ] ]
+    paths = %w[a/readme.md a/x.md b/index.html b/a.html b/c.html b/d.html b/e.html]
+    assert_equal "readme(x) index(c a d e)", tree(paths, paths.grep(/b/).to_h { |path| [ path, told(bar) ] })
+    assert_equal "readme(x) b(c a d e)", tree(paths - [ "b/index.html" ], paths.grep(/b/).to_h { |path| [ path, told(bar) ] })
+  end
+
+  # Each page shows the same bar with what stands below itself unfolded.
+  def test_a_bar_that_unfolds_is_one
+    shown = ->(unfolded) { %w[a b c].flat_map { |name| [ [ 0, "m/#{name}.html" ], *(%w[1 2].map { |i| [ 1, "m/#{name}#{i}.html" ] } if name == unfolded) ] } }
+    paths = %w[m/index.html] + %w[a b c a1 a2 b1 b2 c1 c2].map { |name| "m/#{name}.html" }
+    bars = paths.to_h { |path| [ path, told(bars: [ [ "m/", shown.(path[/m\/([abc])\d?\.html/, 1]) ] ]) ] }
+    assert_equal "index(a(a1 a2) b(b1 b2) c(c1 c2))", tree(paths, bars)
+    parts = [ %w[c a b], %w[a1 b1 c1 a2 b2 c2] ].map { |names| [ "m/", names.map { |name| [ 0, "m/#{name}.html" ] } ] }
+    assert_equal "index(c a b a1 b1 c1 a2 b2 c2)", tree(paths, paths.to_h { |path| [ path, told(bars: parts) ] })
+  end
+
   def test_links_to_neighbours_are_no_contents
     told = { "a.html" => told([ [ 0, "b.html" ], [ 0, "index.html" ], [ 0, "terms.html" ] ], after: "b.html") }
     assert_equal "index(a b terms)", tree(%w[index.html a.html b.html terms.html], told)
@@ -55,7 +72,7 @@ class ArrangementTest < Minitest::Test
     generate(150) do
       paths = Array.new(random.rand(1..14)) { |i| [ [ "", "a/", "a/b/", "c/" ].sample(random: random), i, ".html" ].join } + (random.rand(2).zero? ? [ "index.html" ] : [])
       any = -> { [ *paths, "gone.html", nil ].sample(random: random) }
-      told = paths.to_h { |path| [ path, told(*Array.new(random.rand(3)) { Array.new(random.rand(8)) { [ random.rand(4), any.call, [ nil, "x" ].sample(random: random) ] } }, up: any.call, before: any.call, after: any.call) ] }
+      told = paths.to_h { |path| [ path, told(*Array.new(random.rand(3)) { Array.new(random.rand(8)) { [ random.rand(4), any.call, [ nil, "x" ].sample(random: random) ] } }, bars: Array.new(random.rand(2)) { [ [ "", "a/" ].sample(random: random), Array.new(random.rand(6)) { [ random.rand(3), any.call ] } ] }, up: any.call, before: any.call, after: any.call) ] }
       books = Array.new(random.rand(3)) { book([ "", "a/", "a/b/", "c/" ].sample(random: random), paths.sample(3, random: random), front: any.call, list: [ nil, [ [ 0, any.call ], [ random.rand(3), any.call ] ] ].sample(random: random)) }
       entries = Arrangement.new(paths, told: told, books: books).entries
       assert_equal paths.sort, entries.reject(&:folder?).map(&:path).sort, "SEED=#{SEED}"
@@ -65,8 +82,8 @@ class ArrangementTest < Minitest::Test
 
   private
 
-  def told(*lists, up: nil, before: nil, after: nil)
-    Arrangement::Told.new(lists: lists, up: up, before: before, after: after)
+  def told(*lists, bars: [], up: nil, before: nil, after: nil)
+    Arrangement::Told.new(lists: lists, bars: bars, up: up, before: before, after: after)
   end
 
   def book(root, texts, front: nil, list: nil)

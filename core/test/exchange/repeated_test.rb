@@ -17,6 +17,15 @@ class RepeatedTest < Minitest::Test
     assert_equal %w[head near foot], survey.elements(repeated.of("manual/3.html")).map { |element| element["class"] || element["id"] }
   end
 
+  # Some wrap the whole page into what is called as a bar is.
+  def test_what_a_page_is_about_is_never_left_out
+    around = { "main" => "<div role=main>%s</div>", "words" => "<div>%s</div>" }
+    around.each do |name, own|
+      pages = Array.new(6) { |i| [ "#{i}.html", "<body><div class=grid-for-nav><nav class=side><a href=a>Home</a> <a href=b>#{words(i, 2)}</a></nav><section>#{own % "<h1>#{words(i, 3)}</h1><p>#{words(i, 90)} <a href=c>#{words(i + 7, 4)}</a></p>"}</section></div></body>" ] }.to_h
+      assert_equal [ "nav.side" ], repeated(pages).found.map(&:shape), name
+    end
+  end
+
   def test_few_pages_and_other_folders_have_nothing_in_common
     foot = ->(i) { "<body><p>#{words(i, 40)}</p><footer>The same foot</footer></body>" }
     assert_empty repeated(Array.new(3) { |i| [ "a/#{i}.html", foot.(i) ] }.to_h).found

@@ -3,9 +3,10 @@ module Zuhause
     # How the pages that files become stand below each other, told by what knows best: lists of contents, what a page says stands
     # above it and after it, and the folders they lie in ({FolderTree}).
     class Arrangement
-      # What one file tells: +lists+ of contents are arrays of depth, path and place in that, which is nil for the whole; +up+,
-      # +before+ and +after+ are paths, nil where it tells none.
-      Told = Struct.new(:lists, :up, :before, :after, keyword_init: true)
+      # What one file tells: +lists+ of contents are arrays of depth, path and place in that, which is nil for the whole; +bars+ are
+      # those in what stands on every page of a folder, each with that: a page may show it with another part unfolded; +up+, +before+ and +after+ are paths, nil
+      # where it tells none.
+      Told = Struct.new(:lists, :bars, :up, :before, :after, keyword_init: true)
       # A book: +root+, the folder that it lies in, ends in a slash, and is empty for the whole; +front+: the path of its contents, nil
       # where it has none; +texts+: paths in the order in which they are read; +list+ of contents, as of {Told}, apart from any text.
       Book = Struct.new(:root, :front, :texts, :list, keyword_init: true)
@@ -69,8 +70,8 @@ module Zuhause
         @above = tree.to_h { |entry| [ entry.path, entry.above ] }
         @order = {}
         places = @books.map { |book| bind(book) }
-        @tops = tree.select { |entry| entry.above.nil? && !entry.folder? }.map(&:path)
-        @tops = [] unless @tops.one?
+        @tops = tree.select { |entry| entry.above.nil? }.map(&:path)
+        @tops = [] unless @tops.one? && !by_path.fetch(@tops.first).folder?
         [ *lists, *@books.map(&:list).zip(places).filter_map { |list, place| [ place, list ] if list } ].each_with_index { |(holder, items), i| follow(holder, items, (i + 1) * 100_000) }
         @told.each { |path, told| move(path, told.up) if told.up && !@listed.include?(path) }
       end
@@ -81,13 +82,21 @@ module Zuhause
       def bind(book)
         texts = book.texts.select { |path| by_path.key?(path) }
         texts.each_with_index { |path, i| @order[path] = i }
-        place = tree.find { |entry| entry.path[%r{\A(.*/)?(?=[^/]+/?\z)}] == book.root }&.above
+        place = head_of(book.root)
         place = by_path.fetch(place).above while texts.include?(place)
         if by_path.key?(book.front) && put(book.front, place == book.root ? by_path.fetch(place).above : place)
           place = book.front
         end
         (texts - [ book.front ]).each { |path| put(path, place) }
         place
+      end
+
+      # @param folder [String] ends in a slash, or is empty
+      # @return [String, nil] what stands for it: a text in it or beside it, or the folder
+      def head_of(folder)
+        inside = (@inside ||= tree.group_by { |entry| entry.path[%r{\A(?:.*/)?(?=[^/]+/?\z)}] }).fetch(folder, [])
+        above = inside.map(&:above)
+        (inside.find { |entry| above.include?(entry.path) } || inside.first&.then { |entry| by_path[entry.above] })&.path
       end
 
       # @return [Boolean] whether it can stand there, and does
@@ -101,10 +110,31 @@ module Zuhause
       # Those that tell of most first, each once: one that stands on many pages is that of the whole.
       def lists
         @listed = Set.new
-        held = @told.each_with_object({}) do |(holder, told), found|
-          told.lists.each { |items| (found[items] ||= []) << holder if (items.map { |item| item[1] }.uniq - [ nil, holder, told.up, told.before, told.after, *@tops ]).size >= LEAST }
+        own = held(:lists).map { |items, holders| [ holders.size > MANY ? head_of(common(holders)) : holders.first, items ] }
+        [ *bars, *own.sort_by.with_index { |(_holder, items), i| [ -files(items), i ] } ]
+      end
+
+      # They belong to what stands for the folder, in the order in which a page has them.
+      def bars
+        held(:bars).group_by { |(folder, _items), _holders| folder }.flat_map do |_folder, all|
+          place = head_of(common(all.flat_map(&:last)))
+          all.sort_by.with_index { |(list, holders), i| [ @told.fetch(holders.first).bars.index(list), -files(list.last), i ] }.map { |(_folder, items), _holders| [ place, items ] }
         end
-        held.sort_by.with_index { |(items, _holders), i| [ -files(items), i ] }.map { |items, holders| [ holders.size > MANY ? @tops.first : holders.first, items ] }
+      end
+
+      # @param sort [Symbol] :lists or :bars
+      # @return [Hash{Array=>Array<String>}] those that tell of enough, with the files that have them
+      def held(sort)
+        @told.each_with_object({}) do |(holder, told), found|
+          beside = [ nil, holder, told.up, told.before, told.after, *@tops ]
+          told[sort].to_a.each { |list| (found[list] ||= []) << holder if ((sort == :bars ? list.last : list).map { |item| item[1] }.uniq - beside).size >= LEAST }
+        end
+      end
+
+      # @return [String] the innermost folder that all lie in
+      def common(paths)
+        one, other = paths.minmax.map { |path| path.split("/")[0...-1] }
+        one.zip(other).take_while { |a, b| a == b }.map { |name, _same| "#{name}/" }.join
       end
 
       def files(items)

@@ -7,6 +7,7 @@ module Zuhause
       LEAST = 4 # pages
       SHARE = 0.6 # of the pages of a folder
       LINKED = 0.5 # of the words of an element that differs from page to page
+      WHOLE = 0.9 # of the words of pages: what has more is what they are about
       NAMED = /nav|crumb|pager|toolbar/i # what leads elsewhere by its name, however much of it are links
       GAP = 14 # words of a page that may stand before or between, such as its title
 
@@ -56,9 +57,9 @@ module Zuhause
       end
 
       def candidates
-        linked = Hash.new { |sums, shape| sums[shape] = [ 0, 0 ] }
-        @surveys.each_value { |_words, parts| parts.each { |part| linked[part.shape].then { |sum| sum[0] += part.linked.to_i; sum[1] += part.to - part.from } if part.shape } }
-        mostly = linked.select { |shape, (links, words)| links.positive? && (links >= LINKED * words || shape.match?(NAMED)) }.keys.to_set
+        linked = Hash.new { |sums, shape| sums[shape] = [ 0, 0, 0 ] }
+        @surveys.each_value { |all, parts| parts.each { |part| linked[part.shape].then { |sum| [ part.linked.to_i, part.to - part.from, all ].each_with_index { |words, i| sum[i] += words } } if part.shape } }
+        mostly = linked.select { |shape, (links, words, all)| links.positive? && (links >= LINKED * words || shape.match?(NAMED)) && words <= WHOLE * all }.keys.to_set
         kept_names(surveyed { |_path, _words, parts| parts.flat_map { |part| [ ([ :key, part.key ] if part.key), ([ :shape, part.shape ] if mostly.include?(part.shape)) ].compact } })
           .keys.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
       end

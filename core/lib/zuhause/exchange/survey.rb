@@ -6,11 +6,12 @@ module Zuhause
     # What an HTML text tells of itself and of its place among others, before it is read: its title and language, what it says
     # comes before, after and above it (HTML 5, 4.6.7), lists of links, and the parts of it that others may have as well.
     class Survey
-      # +key+ is equal for parts of equal words and pictures, +shape+ for those of the same element, id and classes; +from+ and
-      # +to+: of how many words; +linked+: how many of those are links.
+      # +key+ is equal for parts of equal words and pictures, +shape+ for those of the same element, id and classes, nil where what
+      # the page is about stands within; +from+ and +to+: of how many words; +linked+: how many of those are links.
       Part = Struct.new(:key, :shape, :from, :to, :linked, :words, keyword_init: true)
-      # +items+ are pairs of depth, from 0, and address; +contents+: whether it says that it tells of what there is.
-      List = Struct.new(:items, :contents, keyword_init: true)
+      # +items+ are pairs of depth, from 0, and address; +contents+: whether it says that it tells of what there is; +within+: keys and
+      # shapes of the parts that it lies in.
+      List = Struct.new(:items, :contents, :within, keyword_init: true)
 
       PARTS = %w[div nav header footer aside section table ul ol dl p form center address].to_set.freeze
       QUIET = %w[script style template noscript].to_set.freeze
@@ -18,6 +19,7 @@ module Zuhause
       MOST_ITEMS = 6000
       LEAST_LINKS = 3
       WORD = /[[:alnum:]]+/
+      MAIN = %w[main article].freeze
       CONTENTS = /(?:\A|[\s_-])(?:toc|toctree|contents|nav|navigation|sidebar|menu|sitemap|summary)(?:\z|[\s_-])/i
       RELS = { "next" => "next", "prev" => "prev", "previous" => "prev", "up" => "up", "contents" => "contents", "toc" => "contents" }.freeze
 
@@ -35,7 +37,7 @@ module Zuhause
       def initialize(root)
         @root = root
         @elements = {}.compare_by_identity
-        @parts, @words, @linked = [], 0, 0
+        @parts, @words, @linked, @mains = [], 0, 0, 0
         body = root&.at_css("body")
         walk(body, false) if body
       end
@@ -82,7 +84,7 @@ module Zuhause
         @root.xpath("//*[(self::ul or self::ol or self::dl) and not(ancestor::ul or ancestor::ol or ancestor::dl)]").filter_map do |list|
           items = items(list, 0, [])
           items = items.reject { |_depth, address| address.include?("#") } if items.size > MOST_ITEMS
-          List.new(items: items.first(MOST_ITEMS), contents: contents?(list)) if items.size >= LEAST_LINKS
+          List.new(items: items.first(MOST_ITEMS), contents: contents?(list), within: within(list)) if items.size >= LEAST_LINKS
         end
       end
 
@@ -101,12 +103,15 @@ module Zuhause
 
       def inner(node, linked)
         return "[#{File.basename(node["src"].to_s)}]" if node.name == "img"
+        @mains += 1 if MAIN.include?(node.name)
         return walk(node, linked || (node.name == "a" && !node["href"].nil?)) unless PARTS.include?(node.name)
 
-        before = [ @words, @linked ]
+        before = [ @mains, @linked ]
         @parts << (part = Part.new(shape: shape(node), from: @words))
         said = walk(node, linked)
+        @mains += 1 if node["role"] == "main"
         part.to, part.linked = @words, @linked - before.last
+        part.shape = nil if @mains > before.first
         part.key = Digest::SHA256.hexdigest(said)[0, 16] unless said.empty?
         part.words = said.tr("\n", " ").strip[0, 200]
         @elements[node] = part
@@ -148,14 +153,22 @@ module Zuhause
         inner.each { |list| items(list, depth + 1, found) }
       end
 
-      def contents?(list)
-        around = list
-        while around.is_a?(Nokogiri::XML::Element) && !%w[body html].include?(around.name)
-          return true if tells_of_contents?(around)
-
-          around = around.parent
+      # @return [Array<Nokogiri::XML::Element>] the list and what it lies in
+      def around(list)
+        found = []
+        while list.is_a?(Nokogiri::XML::Element) && !%w[body html].include?(list.name)
+          found << list
+          list = list.parent
         end
-        false
+        found
+      end
+
+      def contents?(list)
+        around(list).any? { |element| tells_of_contents?(element) }
+      end
+
+      def within(list)
+        around(list).flat_map { |element| @elements[element]&.then { |part| [ part.key, part.shape ] } || [] }.compact.uniq
       end
 
       def tells_of_contents?(around)
