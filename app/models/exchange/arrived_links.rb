@@ -19,6 +19,7 @@ class ArrivedLinks
     @known = Page.where(id: @files.each_value.filter_map(&:known_page_id)).pluck(:id, :public_id).to_h
     @places = Hash.new { |known, path| known[path] = ArrivedFile.find(@files.fetch(path).id).places }
     @parts = @files.each_value.group_by(&:part_of_id)
+    @likely = Hash.new { |known, file| known[file] = likely(file) }
   end
 
   # @param file [ArrivedFile]
@@ -60,8 +61,14 @@ class ArrivedLinks
   end
 
   def meant(file, place)
+    names, likely = @likely[file]
+    names[likely.meant(place)]
+  end
+
+  # @return [Array(Hash, Zuhause::Exchange::LikelyNames)] parts of a text and blocks by the names that lead to them
+  def likely(file)
     names = [ file, *@parts[file.id] ].flat_map { |part| @places[part.path].filter_map { |name, block| [ name, [ part, block ] ] if block } }.to_h
-    names[Zuhause::Exchange::HeadingNames.meant(place, names.keys)]
+    [ names, Zuhause::Exchange::LikelyNames.new(names.keys) ]
   end
 
   # Files go with the first page that leads to them.

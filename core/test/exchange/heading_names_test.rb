@@ -15,13 +15,6 @@ class HeadingNamesTest < Minitest::Test
     assert_equal %w[limits by-hand alone].zip(doc["content"].map { |node| node.dig("attrs", "id") }).to_h, names
   end
 
-  def test_a_name_that_was_made_otherwise
-    names = %w[composer_home install--i installing repositories-root-only options options-1 caret-version-range]
-    { "composer-home" => "composer_home", "COMPOSER_HOME" => "composer_home", "install-i" => "install--i", "install" => "install--i", "repositories" => "repositories-root-only",
-      "caret-version-range-" => "caret-version-range", "op" => nil, "option" => nil, "" => nil, "-" => nil, "gone" => nil }.each { |name, meant| meant ? assert_equal(meant, Exchange::HeadingNames.meant(name, names), name) : assert_nil(Exchange::HeadingNames.meant(name, names), name) }
-    assert_nil Exchange::HeadingNames.meant("set-up", %w[set-up-one set-up-two])
-  end
-
   private
 
   def document(markdown)

@@ -11,27 +11,6 @@ module Zuhause
         words.downcase.gsub(/[^\p{L}\p{N}\p{M}_ -]/, "").strip.tr(" ", "-")
       end
 
-      # What a link is likely to mean that was written for a place which names headings otherwise.
-      #
-      # @param name [String] that nothing has
-      # @param names [Enumerable<String>] that there are
-      # @return [String, nil] the only one of the same letters and digits, or else the only one that goes on after these words
-      def meant(name, names)
-        words = words_of(name)
-        return if words.empty?
-
-        told = names.to_h { |each| [ each, words_of(each) ] }
-        alike = told.select { |_each, others| others.join == words.join }.keys
-        alike = told.select { |_each, others| others.first(words.size) == words }.keys if alike.empty? && words.join.length >= SHORTEST
-        alike.first if alike.one?
-      end
-      SHORTEST = 4 # letters by which a longer name is told
-
-      def words_of(name)
-        name.downcase.scan(/[\p{L}\p{N}\p{M}]+/)
-      end
-      private_class_method :words_of
-
       # A heading may end with the name that it is led to by: "Limits {#limits}".
       STATED = /\s*\{:?\s*#([\w.:-]+)[^{}]*\}\s*\z/
 
