@@ -4,8 +4,8 @@ module Zuhause
     # above it and after it, and the folders they lie in ({FolderTree}).
     class Arrangement
       # What one file tells: +lists+ of contents are arrays of depth, path and place in that, which is nil for the whole; +bars+ are
-      # those in what stands on every page of a folder, each with that: a page may show it with another part unfolded; +up+, +before+ and +after+ are paths, nil
-      # where it tells none.
+      # those in what stands on every page of a folder, each with that: a page may show it with another part unfolded; +up+,
+      # +before+ and +after+ are paths, nil where it tells none.
       Told = Struct.new(:lists, :bars, :up, :before, :after, keyword_init: true)
       # A book: +root+, the folder that it lies in, ends in a slash, and is empty for the whole; +front+: the path of its contents, nil
       # where it has none; +texts+: paths in the order in which they are read; +list+ of contents, as of {Told}, apart from any text.
@@ -95,7 +95,7 @@ module Zuhause
       # @return [String, nil] what stands for it: a text in it or beside it, or the folder
       def head_of(folder)
         inside = (@inside ||= tree.group_by { |entry| entry.path[%r{\A(?:.*/)?(?=[^/]+/?\z)}] }).fetch(folder, [])
-        above = inside.map(&:above)
+        above = inside.to_set(&:above)
         (inside.find { |entry| above.include?(entry.path) } || inside.first&.then { |entry| by_path[entry.above] })&.path
       end
 
