@@ -38,10 +38,17 @@ function linkedFrom() {
   part?.scrollIntoView()
 }
 
+// What was asked before is written over, or gone back to with an arrow key.
+function find() {
+  const field = document.querySelector("#find")
+  field.focus()
+  field.select()
+}
+
 const showKeys = () => document.querySelector("#keys").showModal()
 
 const actions = {
-  f: () => document.querySelector("#find").focus(),
+  f: find,
   n: () => follow("n"),
   w: () => follow("w"),
   h: () => follow("h"),

@@ -16,6 +16,7 @@ import marks from "./marks"
 import { searching } from "./panels/searching"
 import selectionMenu from "./selection_menu"
 import stated from "./stated"
+import theirs from "./theirs"
 import touched from "./touched"
 
 // @param on [Object] what the editor calls when something is asked for: signs (see asking), onFiles, onProblem, onDay,
@@ -44,6 +45,7 @@ export default function build({ root, element, content, words, names, page, past
       inView(root),
       lastLine,
       touched(element, content),
+      theirs,
       UndoRedo,
       Gapcursor,
       Dropcursor.configure({ class: "drop-line", color: false, width: 2 }),

@@ -1,4 +1,5 @@
 import { ownBlocks } from "./last_line"
+import { asTheirs } from "./theirs"
 
 const byId = (nodes) => new Map(nodes.filter(({ attrs }) => attrs.id).map((node) => [node.attrs.id, node]))
 
@@ -73,6 +74,6 @@ export function joinInto(editor, from, to) {
     const put = found.slice(j + 1, place)
     if (next - i > 1 || put.length) tr.replaceWith(starts[i + 1], starts[next], put)
   }
-  if (tr.docChanged) editor.view.dispatch(tr.setMeta("addToHistory", false).setMeta("preventUpdate", true))
+  if (tr.docChanged) editor.view.dispatch(asTheirs(tr).setMeta("addToHistory", false).setMeta("preventUpdate", true))
   return all
 }

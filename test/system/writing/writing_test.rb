@@ -102,6 +102,24 @@ class WritingTest < ApplicationSystemTestCase
     assert_match(/\AOld (summer winter|winter summer) words\.\z/, saved_text)
   end
 
+  test "taking back what one wrote oneself takes no word of somebody else along" do
+    visit draft_path
+    editor
+    save_text(@sheet.reload, "Old winter words.", by: @tom)
+    move_to_first_word
+    editor.send_keys "summer "
+    assert_selector "ins.double", count: 2
+    editor.send_keys [ :control, "z" ]
+    assert_selector ".ProseMirror", text: "Old winter words."
+    assert_no_selector "ins.double"
+    editor.send_keys [ :control, :shift, "z" ]
+    assert_selector "ins.double", count: 2
+    editor.send_keys [ :control, "z" ]
+    assert_no_selector "ins.double"
+    assert_state "saved"
+    assert_equal "Old winter words.", saved_text
+  end
+
   test "a title that gave way stands above the workbench until one says which is to hold" do
     visit draft_path
     editor
