@@ -14,7 +14,7 @@ class RoomsController < ApplicationController
   end
 
   def new
-    @room = Room.new(colour: Room::COLOURS.first)
+    @room = Room.new(colour: Room.rarest_colour(Room.seen_by(viewer)))
   end
 
   def create

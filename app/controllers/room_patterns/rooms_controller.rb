@@ -4,7 +4,7 @@ class RoomPatterns::RoomsController < ApplicationController
   before_action { @pattern = RoomPattern.includes(:parts).find_by!(public_id: params[:room_pattern_id]) }
 
   def new
-    @room = Room.new(colour: Room::COLOURS.first)
+    @room = Room.new(colour: Room.rarest_colour(Room.seen_by(viewer)))
   end
 
   def create

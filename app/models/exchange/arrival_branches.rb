@@ -37,6 +37,12 @@ class ArrivalBranches
     @files.size <= ALL || @open.include?(file.key)
   end
 
+  # @param file [ArrivedFile]
+  # @return [String, nil] the name of what was made of it, where that is why it is left out
+  def made_of(file)
+    (@made_of ||= ArrivedSources.new(@arrival).made_of)[file.path]&.then { |path| File.basename(path) } if file.left_out
+  end
+
   # @return [Integer] pages that would be made
   def pages
     @files.count { |file| file.problem.nil? && !file.left_out }

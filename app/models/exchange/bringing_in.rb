@@ -142,6 +142,7 @@ class BringingIn
   def settle
     arrival.settle
     ArrivedBooks.new(arrival).settle
+    ArrivedSources.new(arrival).settle
     touch
   end
 

@@ -24,6 +24,12 @@ class Room < ApplicationRecord
   scope :in_use, -> { where(archived_at: nil) }
   scope :writable_by, ->(viewer) { in_use.giving(viewer, :write) }
 
+  # @return [String] what fewest doors among those are painted in, so that a new one is told from them
+  def self.rarest_colour(rooms)
+    painted = rooms.pluck(:colour).tally
+    COLOURS.min_by { |colour| painted.fetch(colour, 0) }
+  end
+
   # Opens a room with its first keeper.
   #
   # @param open [Boolean] whether everyone here may read it from the start

@@ -26,6 +26,13 @@ class RepeatedTest < Minitest::Test
     end
   end
 
+  def test_a_name_of_all_that_stands_where_titles_do
+    pages = Array.new(6) { |i| [ "#{i}.html", "<body><h1 id=top><a href=a>All about ropes</a></h1><div><h2>#{words(i, 3)}</h2><p>#{words(i, 90)}</p></div></body>" ] }.to_h
+    assert_equal [ "All about ropes" ], repeated(pages).found.map(&:words)
+    pages = Array.new(6) { |i| [ "#{i}.html", "<body><h1>NAME</h1><p>#{words(i, 3)}</p><h1>WAYS</h1><p>#{words(i, 90)}</p></body>" ] }.to_h
+    assert_empty repeated(pages).found
+  end
+
   def test_few_pages_and_other_folders_have_nothing_in_common
     foot = ->(i) { "<body><p>#{words(i, 40)}</p><footer>The same foot</footer></body>" }
     assert_empty repeated(Array.new(3) { |i| [ "a/#{i}.html", foot.(i) ] }.to_h).found

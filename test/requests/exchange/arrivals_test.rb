@@ -291,6 +291,16 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert Page.exists?(title: "First")
   end
 
+  test "the source of what is there as HTML stays away unless somebody says so" do
+    made = { "ropes.html" => "<h1>Ropes</h1><p>Coil them and hang them up, away from the sun.</p>", "salt.html" => "<h1>Salt</h1><p>Eats the hinges.</p>" }
+    sources = { "_sources/ropes.rst.txt" => "Ropes\n=====\n\nCoil them and hang them up, away from the sun.", "salt.txt" => "Bought on Tuesday: twelve sacks, delivered to the stage" }
+    arrival = bring({ **made, **sources }, folder: true)
+    get "/arrivals/#{arrival.public_id}"
+    assert_select ".arrived-left .arrived-mark", text: "the source of ropes.html", count: 1
+    make arrival
+    assert_equal [ "Ropes", "Salt", "salt" ], Page.order(:title).pluck(:title)
+  end
+
   test "unpacking that was cut off goes on, and nothing comes twice" do
     arrival = bring({ "index.md" => "# All", "b.md" => "# Salt" }, folder: true)
     arrival.files.find_by!(path: "b.md").destroy!

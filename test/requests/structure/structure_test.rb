@@ -24,6 +24,16 @@ class StructureRequestsTest < ActionDispatch::IntegrationTest
     assert_equal "Choose at least one page.", flash[:alert]
   end
 
+  test "a new door is painted as fewest are of those that one sees" do
+    new_room("Hidden", keeper: @ana).update!(colour: Room::COLOURS[1])
+    Room.where(name: "On Board").update_all(colour: Room::COLOURS[0])
+    get "/rooms/new"
+    assert_select "input[name='room[colour]'][checked][value=#{Room::COLOURS[1]}]"
+    sign_in(@ana)
+    get "/rooms/new"
+    assert_select "input[name='room[colour]'][checked][value=#{Room::COLOURS[2]}]"
+  end
+
   test "moving several pages says first what it opens, and refuses a page under itself" do
     sign_in(@ana)
     own = new_room("Ideas", keeper: @ana)

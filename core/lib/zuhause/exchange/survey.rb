@@ -104,7 +104,7 @@ module Zuhause
       def inner(node, linked)
         return "[#{File.basename(node["src"].to_s)}]" if node.name == "img"
         @mains += 1 if MAIN.include?(node.name)
-        return walk(node, linked || (node.name == "a" && !node["href"].nil?)) unless PARTS.include?(node.name)
+        return walk(node, linked || (node.name == "a" && !node["href"].nil?)) unless PARTS.include?(node.name) || name_of_all?(node)
 
         before = [ @mains, @linked ]
         @parts << (part = Part.new(shape: shape(node), from: @words))
@@ -116,6 +116,11 @@ module Zuhause
         part.words = said.tr("\n", " ").strip[0, 200]
         @elements[node] = part
         said
+      end
+
+      # The only heading of its level, before all else: it may be what the page is called, or the manual.
+      def name_of_all?(node)
+        node.name == "h1" && @words.zero? && (@only ||= @root.css("h1").size) == 1
       end
 
       def count(text, linked)
