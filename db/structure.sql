@@ -649,7 +649,7 @@ CREATE TRIGGER versions_taggings_go AFTER DELETE ON taggings BEGIN INSERT INTO v
 CREATE TRIGGER versions_tags_change AFTER UPDATE ON tags BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_pages_languages AFTER UPDATE OF language ON pages WHEN new.language IS NOT old.language BEGIN INSERT INTO versions VALUES ('tags', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE INDEX "index_sections_on_page_file_id" ON "sections" ("page_file_id") WHERE page_file_id IS NOT NULL;
-CREATE TABLE IF NOT EXISTS "arrived_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "arrival_id" integer NOT NULL, "kind" varchar NOT NULL, "path" varchar NOT NULL, "key" varchar, "part_of_id" integer, "above_id" integer, "position" integer DEFAULT 0 NOT NULL, "title" varchar, "problem" varchar, "left_out" boolean DEFAULT 0 NOT NULL, "words" integer DEFAULT 0 NOT NULL, "losses" integer DEFAULT 0 NOT NULL, "pictures" integer DEFAULT 0 NOT NULL, "survey" blob, "reading" blob, "anchors" blob, "page_id" integer, "known_page_id" integer, "same" boolean DEFAULT 0 NOT NULL, clash varchar, CONSTRAINT "fk_rails_2dfd070c86"
+CREATE TABLE IF NOT EXISTS "arrived_files" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "arrival_id" integer NOT NULL, "kind" varchar NOT NULL, "path" varchar NOT NULL, "key" varchar, "part_of_id" integer, "above_id" integer, "position" integer DEFAULT 0 NOT NULL, "title" varchar, "problem" varchar, "left_out" boolean DEFAULT 0 NOT NULL, "words" integer DEFAULT 0 NOT NULL, "losses" integer DEFAULT 0 NOT NULL, "pictures" integer DEFAULT 0 NOT NULL, "survey" blob, "reading" blob, "anchors" blob, "page_id" integer, "known_page_id" integer, "same" boolean DEFAULT 0 NOT NULL, clash varchar, leads_on TEXT, CONSTRAINT "fk_rails_2dfd070c86"
 FOREIGN KEY ("arrival_id")
   REFERENCES "arrivals" ("id")
  ON DELETE CASCADE, CONSTRAINT "fk_rails_838dc8faa5"
@@ -928,6 +928,7 @@ CREATE TRIGGER versions_forwardings_go AFTER DELETE ON forwardings BEGIN INSERT 
 CREATE TRIGGER versions_forwardings_change AFTER UPDATE ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id", "bin_root_id", "edition_id", "room_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261201000020'),
 ('20261127000019'),
 ('20261127000018'),
 ('20261127000017'),

@@ -43,6 +43,12 @@ class ArrivalBranches
     (@made_of ||= ArrivedSources.new(@arrival).made_of)[file.path]&.then { |path| File.basename(path) } if file.left_out
   end
 
+  # @param file [ArrivedFile]
+  # @return [String, nil] the name of what it leads on to, where that is why it is left out
+  def leading_on(file)
+    File.basename(file.leads_on[/\A[^#?]+/].to_s).presence if file.left_out && file.leads_on
+  end
+
   # @return [Integer] pages that would be made
   def pages
     @files.count { |file| file.problem.nil? && !file.left_out }

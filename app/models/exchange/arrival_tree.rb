@@ -27,12 +27,21 @@ class ArrivalTree
     @names ||= Zuhause::Exchange::Names.new(paths)
   end
 
+  def forwards
+    @forwards ||= ArrivedForwards.new(@arrival.files.texts, names)
+  end
+
+  # @return [Array(String|nil, String|nil)] what it leads to in the end
+  def on(path, place = nil)
+    forwards.on(path)&.then { |to, there| [ to, there || place ] } || [ path, place ]
+  end
+
   def take(file)
     survey = file.survey_told
     return if survey.empty?
     return unless survey["rels"]
 
-    @said[file.path] = [ survey["rels"], survey["lists"].zip(survey["within"].to_a).map { |items, within| [ kept(names.list(file.path, items)), within.to_a ] } ]
+    @said[file.path] = [ survey["rels"], survey["lists"].zip(survey["within"].to_a).map { |items, within| [ kept(names.list(file.path, items).map { |depth, *at| [ depth, *on(*at) ] }), within.to_a ] } ]
     @parts[file.path] = [ survey["words"], survey["parts"].map { |part| Zuhause::Exchange::Survey::Part.new(**Zuhause::Exchange::Survey::Part.members.zip(part).to_h) } ] if survey["parts"].any?
   end
 
@@ -44,10 +53,10 @@ class ArrivalTree
   # @return [Hash{String=>Zuhause::Exchange::Arrangement::Told}] by paths
   def told
     @said.to_h do |path, (rels, lists)|
-      to = ->(address) { address && names.follow(path, address)&.first }
+      to = ->(address) { address && names.follow(path, address)&.then { |there, _place| on(there).first } }
       parts = on_all.of(path)
       bars, own = lists.map { |items, within| [ items, parts.find { |part| within.include?(part.key || part.shape) } ] }.partition(&:last)
-      [ path, Zuhause::Exchange::Arrangement::Told.new(lists: own.map(&:first), bars: bars.map { |items, part| [ part.folder, items ] }, up: to.(rels["up"]), before: to.(rels["prev"]), after: to.(rels["next"])) ]
+      [ path, Zuhause::Exchange::Arrangement::Told.new(lists: own.map(&:first), bars: bars.map { |items, part| [ part.folder, items ] }, up: to.(rels["up"]), before: to.(rels["prev"]), after: to.(rels["next"]), on: forwards.leads_on?(path)) ]
     end
   end
 

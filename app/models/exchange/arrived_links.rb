@@ -15,6 +15,7 @@ class ArrivedLinks
   # @param gone [Set<String>] keys of texts that do not become pages
   def initialize(arrival, gone: Set.new)
     @files = arrival.files.light.index_by(&:path)
+    @forwards = ArrivedForwards.new(arrival.files)
     @gone = gone
     @known = Page.where(id: @files.each_value.filter_map(&:known_page_id)).pluck(:id, :public_id).to_h
     @places = Hash.new { |known, path| known[path] = ArrivedFile.find(@files.fetch(path).id).places }
@@ -39,14 +40,20 @@ class ArrivedLinks
   private
 
   def target_of(path, place, address, losses, led)
+    path, place = @forwards.on(path)&.then { |on, there| [ on, there || place ] } || [ path, place ] if left_out?(path) && @forwards.leads_on?(path)
     file = @files[path]
     return lost(losses, "link_missing", address) unless file && file.kind != "folder" && file.part_of_id.nil?
     return to_file(file, address, losses, led) unless file.kind == "text"
-    return lost(losses, "link_left_out", address) if file.problem || (@gone.include?(file.key) && !@known.key?(file.known_page_id))
+    return lost(losses, "link_left_out", address) if file.problem || left_out?(path)
 
     to, block = place.present? && at(file, place) { lost(losses, "link_place", address) }
     to ||= file
     [ "page:#{@known.fetch(to.known_page_id, to.key)}", block ].compact.join("#")
+  end
+
+  def left_out?(path)
+    file = @files[path]
+    file && @gone.include?(file.key) && !@known.key?(file.known_page_id)
   end
 
   # The page that has a place, which is one of several where a text was too long for one, and the block; the beginning of the page for

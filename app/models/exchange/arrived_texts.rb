@@ -46,12 +46,12 @@ class ArrivedTexts
 
   def surveyed(survey)
     lists = survey.lists.select(&:contents)
-    { title: survey.title, words: survey.words, parts: survey.parts.map(&:to_a), rels: survey.rels, lists: lists.map(&:items), within: lists.map(&:within) }
+    { title: survey.title, words: survey.words, parts: survey.parts.map(&:to_a), rels: survey.rels, on: survey.leads_on, lists: lists.map(&:items), within: lists.map(&:within) }
   end
 
   # A list of contents in a text that is called so, or stands for a folder.
   def contents_of(markdown, path)
-    return unless File.basename(path, ".*").match?(/\A(?:#{Zuhause::Exchange::FolderTree::FRONTS.join("|")}|contents|toc|summary|nav|sidebar)\z/i)
+    return unless Zuhause::Exchange::FolderTree.front(path) || File.basename(path, ".*").match?(/\A(?:contents|toc|summary|nav|sidebar)\z/i)
 
     survey = Zuhause::Exchange::Survey.of(CommonMarker.render_html(Zuhause::Exchange::FrontMatter.new(markdown).text))
     { words: 0, parts: [], rels: {}, lists: survey.lists.map(&:items) }
@@ -101,7 +101,7 @@ class ArrivedTexts
   # As its file is called; what stands for a folder, as that.
   def called(path)
     name = File.basename(path, ".*")
-    name = File.basename(File.dirname(path)) if path.include?("/") && Zuhause::Exchange::FolderTree::FRONTS.include?(name.downcase)
+    name = File.basename(File.dirname(path)) if path.include?("/") && Zuhause::Exchange::FolderTree.front(path)
     name.tr("_", " ")
   end
 

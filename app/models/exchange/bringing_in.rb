@@ -97,12 +97,13 @@ class BringingIn
   end
 
   def survey(*ids)
-    told = reading(ids, telling).enum_for(:each_survey).map { |key, survey| [ key, ArrivedFile.binary(survey || {}) ] }
-    Arrival.transaction { told.each { |key, survey| arrival.files.where(key: key).update_all(survey: survey) } }
+    told = reading(ids, telling).enum_for(:each_survey).map { |key, survey| [ key, { survey: ArrivedFile.binary(survey || {}), leads_on: survey&.dig("on") } ] }
+    Arrival.transaction { told.each { |key, values| arrival.files.where(key: key).update_all(values) } }
     touch
   end
 
   def arrange
+    ArrivedForwards.new(texts.where(part_of: nil).with_attached_original).mark_copies
     ArrivalTree.new(arrival).arrange
     touch
   end
@@ -143,6 +144,7 @@ class BringingIn
     arrival.settle
     ArrivedBooks.new(arrival).settle
     ArrivedSources.new(arrival).settle
+    ArrivedForwards.new(arrival.files.texts).settle
     touch
   end
 

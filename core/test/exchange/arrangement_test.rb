@@ -48,6 +48,22 @@ class ArrangementTest < Minitest::Test
     assert_equal "index(d a c b)", tree(%w[index.html a.html b.html c.html d.html], order.each_cons(2).to_h { |one, next_one| [ one, told(after: next_one) ] })
   end
 
+  # Of some manuals, what comes after the last page below another is what comes after that.
+  def test_runs_that_flow_into_each_other
+    told = { "a.html" => told(after: "c.html"), "z1.html" => told(up: "a.html", after: "z2.html"), "z2.html" => told(up: "a.html", after: "y.html"),
+             "y.html" => told(up: "a.html", after: "c.html"), "c.html" => told(after: "b.html") }
+    %i[to_a reverse_each].each { |order| assert_equal "index(a(z1 z2 y) c b)", tree(%w[a.html b.html c.html index.html y.html z1.html z2.html], told.public_send(order).to_h) }
+    round = %w[a b c a].map { |name| "#{name}.html" }.each_cons(2).to_h { |one, other| [ one, told(after: other) ] }
+    assert_equal "index(a b c)", tree(%w[a.html b.html c.html index.html], round)
+  end
+
+  # A list of contents leads to places of pages; what only leads on to them does not count among what it should tell of.
+  def test_pages_that_lead_on_are_no_pages
+    list = %w[c a b].map { |name| [ 0, "#{name}.html", name ] }
+    moved = Array.new(9) { |i| [ "x#{i}.html", told(on: true) ] }.to_h
+    assert_match(/\Aindex\(c a b /, tree([ *%w[index.html a.html b.html c.html], *moved.keys ], moved.merge("index.html" => told(list))))
+  end
+
   def test_a_book_is_in_its_order
     assert_equal "b a c", tree(%w[a.md b.md c.md], {}, books: [ book("", %w[b.md a.md]) ])
     assert_equal "b a x(c)", tree(%w[E/a.md E/text/b.md E/x/c.md], {}, books: [ book("", %w[E/text/b.md E/a.md]) ])
@@ -82,8 +98,8 @@ class ArrangementTest < Minitest::Test
 
   private
 
-  def told(*lists, bars: [], up: nil, before: nil, after: nil)
-    Arrangement::Told.new(lists: lists, bars: bars, up: up, before: before, after: after)
+  def told(*lists, bars: [], up: nil, before: nil, after: nil, on: false)
+    Arrangement::Told.new(lists: lists, bars: bars, up: up, before: before, after: after, on: on)
   end
 
   def book(root, texts, front: nil, list: nil)

@@ -1,6 +1,11 @@
 require_relative "../test_helper"
 
 class FolderTreeTest < Minitest::Test
+  def test_a_front_may_say_in_which_language_it_is
+    assert_equal [ "m/index.en.html", nil ], Zuhause::Exchange::FolderTree.new(%w[m/a.en.html m/index.en.html]).entries.then { |one, two| [ two.above, one.above ] }
+    assert_equal [ 0, 1, nil ], %w[index.pt-br.html README.de.md reindex.html].map { |path| Zuhause::Exchange::FolderTree.front(path) }
+  end
+
   def test_files_below_the_one_that_stands_for_their_folder
     assert_equal [ "index.html", " 2-second.md", " 10-tenth.md", " engine/README.md", "  engine/cold.md", " ship.md", "  ship/hull.md", " stages/", "  stages/vikness.md" ],
                  tree("10-tenth.md", "2-second.md", "index.html", "engine/cold.md", "engine/README.md", "ship/hull.md", "ship.md", "stages/vikness.md")

@@ -5,8 +5,8 @@ module Zuhause
     class Arrangement
       # What one file tells: +lists+ of contents are arrays of depth, path and place in that, which is nil for the whole; +bars+ are
       # those in what stands on every page of a folder, each with that: a page may show it with another part unfolded; +up+,
-      # +before+ and +after+ are paths, nil where it tells none.
-      Told = Struct.new(:lists, :bars, :up, :before, :after, keyword_init: true)
+      # +before+ and +after+ are paths, nil where it tells none; +on+: whether it only leads on to another.
+      Told = Struct.new(:lists, :bars, :up, :before, :after, :on, keyword_init: true)
       # A book: +root+, the folder that it lies in, ends in a slash, and is empty for the whole; +front+: the path of its contents, nil
       # where it has none; +texts+: paths in the order in which they are read; +list+ of contents, as of {Told}, apart from any text.
       Book = Struct.new(:root, :front, :texts, :list, keyword_init: true)
@@ -63,7 +63,7 @@ module Zuhause
       # Those that a list has come in its order, before others; those that follow one another in that.
       def rank(path, i)
         listed = @order[path]
-        listed ? [ 0, listed, i ] : [ 1, run[path] || Float::INFINITY, i ]
+        listed ? [ 0, listed, 0, i ] : [ 1, *(run[path] || [ Float::INFINITY, 0 ]), i ]
       end
 
       def place
@@ -137,13 +137,17 @@ module Zuhause
         one.zip(other).take_while { |a, b| a == b }.map { |name, _same| "#{name}/" }.join
       end
 
+      def pages
+        @pages ||= @paths.size - @told.each_value.count(&:on)
+      end
+
       def files(items)
         items.map { |item| item[1] }.compact.uniq.size
       end
 
       def follow(holder, items, order)
         above = [ holder ] # by depth
-        whole = files(items) * 2 >= @paths.size
+        whole = files(items) * 2 >= pages
         items.each_with_index do |(depth, path, place), i|
           above = above.first(depth + 1)
           above << above.last while above.size <= depth
@@ -168,19 +172,18 @@ module Zuhause
         false
       end
 
-      # @return [Hash{String=>Integer}] places in runs of those of which each says what comes after it
+      # Several may be followed by the same one: the last of those below a page, and the page itself.
+      #
+      # @return [Hash{String=>Array<Integer>}] places in runs of those of which each says what comes after it: by how far it is to the end
       def run
         @run ||= begin
           after = @told.filter_map { |path, told| [ path, told.after ] if told.after && by_path.key?(told.after) }.to_h
-          begins = after.keys - after.values
-          seen = {}
-          begins.each do |path|
-            while path && !seen.key?(path)
-              seen[path] = seen.size
-              path = after[path]
-            end
-          end
-          seen
+          @told.each_key.with_object({}) do |path, known|
+            way = Set.new
+            path = after[path] while path && !known.key?(path) && way.add?(path)
+            ending, far = known[path] || [ known.size, 1 ]
+            way.reverse_each { |each| known[each] = [ ending, far -= 1 ] }
+          end.slice(*after.keys, *after.values)
         end
       end
     end

@@ -12,6 +12,14 @@ module Zuhause
         end
       end
 
+      LANGUAGE = /\.[a-z]{2}(?:[-_][a-z]{2,4})?\z/i # in which a file says it is written, before its ending
+
+      # @param path [String] of a file
+      # @return [Integer, nil] how well it stands for the folder that it lies in, from 0; nil for one that does not
+      def self.front(path)
+        FRONTS.index(File.basename(path, ".*").sub(LANGUAGE, "").downcase)
+      end
+
       # @param paths [Array<String>] of files, with slashes between folders
       def initialize(paths)
         @paths = paths
@@ -54,7 +62,7 @@ module Zuhause
       end
 
       def front_in(folder)
-        files(folder).select { |file| FRONTS.include?(name(file).downcase) }.min_by { |file| FRONTS.index(name(file).downcase) }
+        files(folder).select { |file| FolderTree.front(file) }.min_by { |file| [ FolderTree.front(file), file.length ] }
       end
 
       def named_after(folder)

@@ -18,7 +18,7 @@ module Zuhause
         @folded = {}
         paths.each { |path| @folded[path.downcase] ||= path }
         paths.each { |path| @folded[path.downcase.delete_suffix(File.extname(path).downcase)] ||= path if ENDINGS.include?(File.extname(path).downcase) }
-        paths.each { |path| @folded[path.downcase[%r{\A.*(?=/)}].to_s] ||= path if FolderTree::FRONTS.include?(File.basename(path, ".*").downcase) }
+        paths.each { |path| @folded[path.downcase[%r{\A.*(?=/)}].to_s] ||= path if FolderTree.front(path) }
         @ends = @folded.keys.group_by { |name| ending(name) }
       end
 

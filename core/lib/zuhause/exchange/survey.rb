@@ -18,6 +18,10 @@ module Zuhause
       MOST_PARTS = 60 # from the beginning, and from the end
       MOST_ITEMS = 6000
       LEAST_LINKS = 3
+      FEW = 60 # words of a page that only leads on to another
+      ON = /\A\s*\d+(?:\.\d*)?\s*[;,]\s*url\s*=\s*["']?([^"'\s]+)/i
+      AT_EDGES = 30 # links, at the beginning and at the end of a page
+      SAID = { "next" => "next", "prev" => "prev", "previous" => "prev", "up" => "up" }.freeze
       WORD = /[[:alnum:]]+/
       MAIN = %w[main article].freeze
       CONTENTS = /(?:\A|[\s_-])(?:toc|toctree|contents|nav|navigation|sidebar|menu|sitemap|summary)(?:\z|[\s_-])/i
@@ -56,13 +60,22 @@ module Zuhause
         @root && [ @root["lang"], @root["xml:lang"], @root.at_css("body")&.[]("lang") ].compact.first&.then { |tag| tag if tag.match?(/\A[a-z]{2,3}(?:-[a-z0-9]+)*\z/i) }
       end
 
-      # @return [Hash{String=>String}] addresses of what is "next", "prev", "up" and "contents"
+      # @return [Hash{String=>String}] addresses of what is "next", "prev", "up" and "contents", as it states it, or as links at its
+      #   edges are called
       def rels
         return {} unless @root
 
-        @root.css("link[rel][href], a[rel][href]").each_with_object({}) do |link, found|
+        stated = @root.css("link[rel][href], a[rel][href]").each_with_object({}) do |link, found|
           link["rel"].downcase.split.each { |rel| found[RELS[rel]] ||= link["href"].strip if RELS[rel] }
         end
+        said.merge(stated)
+      end
+
+      # @return [String, nil] the address of another page that it leads on to, having nothing to say itself (HTML 5, 4.2.5.3)
+      def leads_on
+        return unless @root && @words <= FEW
+
+        @root.css("meta[http-equiv][content]").find { |meta| meta["http-equiv"].casecmp?("refresh") }&.then { |meta| meta["content"][ON, 1] }
       end
 
       # @return [Array<Part>]
@@ -156,6 +169,21 @@ module Zuhause
         end
         found << [ depth, link["href"].strip ] if link
         inner.each { |list| items(list, depth + 1, found) }
+      end
+
+      def said
+        links = @root.css("a[href]").to_a
+        edges = links.size > 2 * AT_EDGES ? [ *links.first(AT_EDGES), *links.last(AT_EDGES) ] : links
+        edges.each_with_object({}) do |link, found|
+          rel = SAID[words_of(link)]
+          found[rel] ||= link["href"].strip if rel && !link["href"].strip.start_with?("#")
+        end
+      end
+
+      # Without arrows and brackets.
+      def words_of(link)
+        text = link.text.strip.empty? ? link.at_css("img[alt]")&.[]("alt").to_s : link.text
+        text.downcase[0, 40].scan(/[[:alpha:]]+/).join(" ")
       end
 
       # @return [Array<Nokogiri::XML::Element>] the list and what it lies in

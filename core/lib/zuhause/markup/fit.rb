@@ -39,6 +39,8 @@ module Zuhause
       private_class_method :plain
 
       def changed(name, block, &report)
+        return [] if block["type"] == "divider" # there is nothing on either side of it that it could divide
+
         report.call(:misplaced)
         wrapper = WRAPPERS[name]
         return unwrapped(name, block, &report) unless wrapper

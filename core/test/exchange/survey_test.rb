@@ -1,0 +1,24 @@
+require_relative "../test_helper"
+
+class SurveyTest < Minitest::Test
+  def test_neighbours_are_what_it_states_or_what_links_at_its_edges_are_called
+    stated = survey("<head><link rel=next href=b.html></head><body><a href=x.html>Next</a> <a href=y.html><img alt=up src=u.png></a></body>")
+    assert_equal({ "next" => "b.html", "up" => "y.html" }, stated.rels)
+    said = survey("<body>[<a href=a.html> &lt; Previous </a>] <a href='#top'>Up</a> <a href=all.html>Up</a><p>#{"word " * 90}<a href=n.html>next to it</a></p></body>")
+    assert_equal({ "prev" => "a.html", "up" => "all.html" }, said.rels)
+    middle = Array.new(80) { |i| "<a href=#{i}.html>#{i == 40 ? "Next" : "no"}</a>" }.join
+    assert_empty survey("<body>#{middle}</body>").rels
+  end
+
+  def test_what_only_leads_on
+    on = ->(content, words = 4) { survey("<head><meta http-equiv=Refresh content=\"#{content}\"></head><body>#{"word " * words}</body>").leads_on }
+    assert_equal [ "b.html#ice", "b c.html".sub(" ", "%20"), nil, nil, nil ], [ on.("0; url=b.html#ice"), on.("5;URL='b%20c.html'"), on.("30"), on.("0; url="), on.("0; url=b.html", 90) ]
+    assert_nil survey("<body>Go to b</body>").leads_on
+  end
+
+  private
+
+  def survey(html)
+    Zuhause::Exchange::Survey.of("<html>#{html}</html>")
+  end
+end
