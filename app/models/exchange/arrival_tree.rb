@@ -31,8 +31,8 @@ class ArrivalTree
     @forwards ||= ArrivedForwards.new(@arrival.files.texts, names)
   end
 
-  # @return [Array(String|nil, String|nil)] what it leads to in the end
-  def on(path, place = nil)
+  # @return [Array(String|nil, String|nil)] what it leads to in the end; nil for what leads to nothing that came
+  def on(path = nil, place = nil)
     forwards.on(path)&.then { |to, there| [ to, there || place ] } || [ path, place ]
   end
 

@@ -304,14 +304,14 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   test "what only leads on to another, and a copy, become no pages, and links lead to what they meant" do
     page = ->(words, more = "") { "<body><h1>#{words}</h1><p>#{"Mind the #{words}. " * 20}</p>#{more}</body>" }
     on = ->(to) { "<html><head><meta http-equiv='refresh' content='0; url=#{to}'></head><body><p>It is <a href='#{to}'>there</a>.</p></body></html>" }
-    files = { "index.html" => page.("House"), "main.html" => page.("House"), "deck.html" => page.("Deck", "<h2 id=ice>Ice</h2><p>Salt it.</p>"), "ice.html" => on.("old.html"), "old.html" => on.("deck.html#ice"),
+    files = { "index.html" => page.("House"), "main.html" => page.("House"), "contents.html" => page.("Contents", "<nav><ul><li><a href=https://example.org>Elsewhere</a><li><a href=old.html>Ice</a><li><a href=links.html>Links</a><li><a href=deck.html>Deck</a></ul></nav>"), "deck.html" => page.("Deck", "<h2 id=ice>Ice</h2><p>Salt it.</p>"), "ice.html" => on.("old.html"), "old.html" => on.("deck.html#ice"),
               "round.html" => on.("round.html"), "links.html" => page.("Links", "<p><a href=ice.html>ice</a> <a href=main.html>all</a> <a href=round.html>round</a></p>") }
     arrival = bring(files, folder: true)
     get "/arrivals/#{arrival.public_id}"
     assert_equal [ "only leads on to deck.html", "only leads on to index.html", "only leads on to old.html" ], css_select(".arrived-left .arrived-mark").map(&:text).sort
     make arrival
-    assert_equal %w[Deck House Links round], Page.order(:title).pluck(:title)
-    deck, house, links, round = Page.order(:title)
+    assert_equal %w[Contents Deck House Links round], Page.order(:title).pluck(:title)
+    _contents, deck, house, links, round = Page.order(:title)
     ice = Zuhause::Document::Walk.blocks(deck.draft.document).find { |block| block["type"] == "heading" }.dig("attrs", "id")
     assert_equal [ "page:#{deck.public_id}##{ice}", "page:#{house.public_id}", "page:#{round.public_id}" ], Zuhause::Links.in(links.draft.document).map { |link| link.target.to_s }
   end
