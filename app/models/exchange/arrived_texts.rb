@@ -141,13 +141,20 @@ class ArrivedTexts
   def html(bytes)
     read = Zuhause::Markup::HTMLReader.read(Upload.text(bytes), picture: method(:show), lead: method(:lead)) do |root|
       survey = Zuhause::Exchange::Survey.new(root)
-      @fallback, @language = survey.title, survey.language
+      @language = survey.language
       @gone = names_in(root)
-      survey.elements(@repeated.select { |part| part.of?(@path) }).each(&:unlink)
-      Zuhause::Exchange::OwnContents.take_out(root) unless @into_draft
+      out = survey.elements(@repeated.select { |part| part.of?(@path) }).each(&:unlink)
+      @fallback = own_title(root, out, survey.title)
+      [ Zuhause::Exchange::OwnContents, Zuhause::Exchange::Neighbours ].each { |each| each.take_out(root) } unless @into_draft
       @gone -= names_in(root)
     end
     [ nil, read ]
+  end
+
+  # Where a page says it is called what others are, it is called as its next heading; what stands for them all keeps it.
+  def own_title(root, out, title)
+    of_all = title && !Zuhause::Exchange::FolderTree.front(@path) && out.any? { |element| element.name == "h1" && element.text.split == title.split }
+    of_all && root.at_css("h1, h2, h3")&.text.to_s.split.join(" ").presence || title
   end
 
   def names_in(root)

@@ -9,6 +9,11 @@ class EntitledTest < Minitest::Test
     assert_equal [ "Ice", "{}\n" ], split("# Ice")
   end
 
+  def test_a_line_before_it_divides_nothing
+    assert_equal [ "Ice", "Text\n" ], split("---\n\n# Ice\n\nText")
+    assert_equal [ "notes", "___\n" ], split("---")
+  end
+
   def test_without_one_the_fallback_serves
     assert_equal [ "notes", "## Ice\n" ], split("## Ice")
     assert_equal [ "notes", "Text\n\n# Ice\n" ], split("Text\n\n# Ice")
@@ -19,6 +24,18 @@ class EntitledTest < Minitest::Test
     title, rest = Exchange::Entitled.split(doc, fallback: "Ice - The manual")
     assert_equal [ "Ice", "A line.\n\n# Salt\n" ], [ title, Markup::MarkdownWriter.write(rest, ids: false) ]
     assert_equal "Grit", Exchange::Entitled.split(doc, fallback: "Grit").first
+  end
+
+  def test_a_heading_below_the_first_level_that_says_the_title_again_goes
+    again = lambda do |markdown, fallback|
+      title, rest = Exchange::Entitled.split(Markup::MarkdownReader.read(markdown).doc, fallback: fallback)
+      [ title, Markup::MarkdownWriter.write(rest, ids: false) ]
+    end
+    assert_equal [ "5. The winch", "Mind it.\n\n# Rope\n" ], again.("## Chapter 5 - The winch\n\nMind it.\n\n### Rope", "5. The winch")
+    assert_equal [ "The winch", "Mind it.\n\n## Rope\n" ], again.("## The winch\n\nMind it.\n\n## Rope", "The winch")
+    assert_equal [ "The winch", "{}\n" ], again.("### The winch", "The winch")
+    assert_equal [ "The winch", "## A winch\n" ], again.("## A winch", "The winch")
+    assert_equal "notes", Exchange::Entitled.split(Markup::MarkdownReader.read("## notes").doc, fallback: "notes", told: false).first
   end
 
   def test_a_title_is_cut_to_what_titles_may_be

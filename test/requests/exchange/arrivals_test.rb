@@ -291,6 +291,14 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert Page.exists?(title: "First")
   end
 
+  test "pages that say they are called what all are get the names of their headings, and links to neighbours stay away" do
+    page = ->(words, body = "") { "<title>All about ropes</title><h1>All about ropes</h1><div><a href=a.html>&lt;-previous</a><a href=b.html>next-&gt;</a><h2>#{words}</h2><p>#{"Of #{words}. " * 20}</p>#{body}</div>" }
+    make bring({ "index.html" => page.("Contents"), **%w[Coils Knots Splices Whips].to_h { |words| [ "#{words.downcase}.html", page.(words, "<h3>Care of #{words}</h3>") ] } }, folder: true)
+    assert_equal %w[Coils Contents Knots Splices Whips], Page.order(:title).pluck(:title)
+    assert_equal "#{"Of Coils. " * 20}".strip, Zuhause::Document::Text.of(Page.find_by!(title: "Coils").draft.document["content"].first)
+    assert_equal [ "Care of Coils" ], Page.find_by!(title: "Coils").draft.document["content"].select { |block| block["type"] == "heading" }.map { |block| Zuhause::Document::Text.of(block) }
+  end
+
   test "the source of what is there as HTML stays away unless somebody says so" do
     made = { "ropes.html" => "<h1>Ropes</h1><p>Coil them and hang them up, away from the sun.</p>", "salt.html" => "<h1>Salt</h1><p>Eats the hinges.</p>" }
     sources = { "_sources/ropes.rst.txt" => "Ropes\n=====\n\nCoil them and hang them up, away from the sun.", "salt.txt" => "Bought on Tuesday: twelve sacks, delivered to the stage" }

@@ -5,6 +5,7 @@ module Zuhause
       module_function
 
       FEW = 25 # words that may stand before it
+      NUMBER = /\A(?:(?:chapter|appendix|section|part|kapitel|anhang|abschnitt|teil)\s+(?:[a-z]|\d+(?:\.\d+)*)|\d+(?:\.\d+)*)[\s.:)–—-]+/i
 
       # @param doc [Hash] a document in normal form
       # @param fallback [String] a title for a text that does not begin with one; a heading further down that it begins with is meant by it
@@ -12,14 +13,44 @@ module Zuhause
       # @return [Array(String, Hash)] the title, cut to what titles may be, and the document without it, the headings below it
       #   one level higher where it was the only one of its level
       def split(doc, fallback:, told: true)
+        doc = begun(doc)
+        return [ clean(fallback), beneath(doc) ] if told && again?(doc["content"].first, fallback)
+
         only = Document::Walk.blocks(doc).one? { |node| top?(node) }
         at = doc["content"].index { |node| top?(node) } or return [ clean(fallback), doc ]
         title = Document::Text.of(doc["content"][at]).strip
         return [ clean(fallback), doc ] if title.empty? || !(at.zero? || (only && (!told || clean(fallback).start_with?(clean(title))) && few?(doc["content"].first(at))))
 
-        rest = doc["content"].each_with_index.filter_map { |node, i| only ? raised(node) : node unless i == at }
+        rest = doc["content"].each_with_index.filter_map { |node, i| only ? raised(node, 1) : node unless i == at }
         [ clean(title), doc.merge("content" => rest.empty? ? Document.empty["content"] : rest) ]
       end
+
+      # What divides nothing from the rest goes.
+      def begun(doc)
+        content = doc["content"].drop_while { |node| node["type"] == "divider" }
+        content.empty? || content.size == doc["content"].size ? doc : doc.merge("content" => content)
+      end
+      private_class_method :begun
+
+      # A heading below the first level says once more what the title does, perhaps counted otherwise.
+      def again?(node, title)
+        return false unless node["type"] == "heading" && !top?(node)
+
+        one, other = [ Document::Text.of(node), title ].map { |words| clean(words).sub(NUMBER, "") }
+        !one.empty? && one == other
+      end
+      private_class_method :again?
+
+      # Without its first heading, those below it higher where none stands beside it.
+      def beneath(doc)
+        first, *rest = doc["content"]
+        return Document.empty if rest.empty?
+
+        levels = Document::Walk.blocks({ "type" => "doc", "content" => rest }).filter_map { |node| level(node) if node["type"] == "heading" }
+        by = levels.empty? || levels.min <= level(first) ? 0 : level(first)
+        doc.merge("content" => by.zero? ? rest : rest.map { |node| raised(node, by) })
+      end
+      private_class_method :beneath
 
       def top?(node)
         node["type"] == "heading" && level(node) == 1
@@ -36,11 +67,11 @@ module Zuhause
       end
       private_class_method :level
 
-      def raised(node)
+      def raised(node, by)
         Document::Walk.rebuild(node) do |inner|
           next inner unless inner["type"] == "heading"
 
-          attrs = (inner["attrs"] || {}).merge("level" => level(inner) - 1)
+          attrs = (inner["attrs"] || {}).merge("level" => level(inner) - by)
           attrs.delete("level") if attrs["level"] == 1
           attrs.empty? ? inner.except("attrs") : inner.merge("attrs" => attrs)
         end

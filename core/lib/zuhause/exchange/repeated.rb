@@ -53,7 +53,12 @@ module Zuhause
 
       # @return [Hash{Array=>Integer}] names of parts with their folders, by the outermost folder in which nearly all pages have them
       def kept_names(tally)
-        tally.select { |(_name, folder), count| count >= LEAST && count >= SHARE * @sizes.fetch(folder) }
+        tally.select { |(name, folder), count| count >= LEAST && (titles.include?(name) || count >= SHARE * @sizes.fetch(folder)) }
+      end
+
+      # What several pages are called is the name of none.
+      def titles
+        @titles ||= @surveys.each_value.flat_map { |_words, parts| parts.filter_map { |part| [ :key, part.key ] if part.name && part.key } }.to_set
       end
 
       def candidates

@@ -7,8 +7,9 @@ module Zuhause
     # comes before, after and above it (HTML 5, 4.6.7), lists of links, and the parts of it that others may have as well.
     class Survey
       # +key+ is equal for parts of equal words and pictures, +shape+ for those of the same element, id and classes, nil where what
-      # the page is about stands within; +from+ and +to+: of how many words; +linked+: how many of those are links.
-      Part = Struct.new(:key, :shape, :from, :to, :linked, :words, keyword_init: true)
+      # the page is about stands within; +from+ and +to+: of how many words; +linked+: how many of those are links; +name+: whether it stands where a title
+      # does.
+      Part = Struct.new(:key, :shape, :from, :to, :linked, :words, :name, keyword_init: true)
       # +items+ are pairs of depth, from 0, and address; +contents+: whether it says that it tells of what there is; +within+: keys and
       # shapes of the parts that it lies in.
       List = Struct.new(:items, :contents, :within, keyword_init: true)
@@ -20,8 +21,8 @@ module Zuhause
       LEAST_LINKS = 3
       FEW = 60 # words of a page that only leads on to another
       ON = /\A\s*\d+(?:\.\d*)?\s*[;,]\s*url\s*=\s*["']?([^"'\s]+)/i
+      BEFORE = 14 # words that may stand before a title
       AT_EDGES = 30 # links, at the beginning and at the end of a page
-      SAID = { "next" => "next", "prev" => "prev", "previous" => "prev", "up" => "up" }.freeze
       WORD = /[[:alnum:]]+/
       MAIN = %w[main article].freeze
       CONTENTS = /(?:\A|[\s_-])(?:toc|toctree|contents|nav|navigation|sidebar|menu|sitemap|summary)(?:\z|[\s_-])/i
@@ -117,10 +118,11 @@ module Zuhause
       def inner(node, linked)
         return "[#{File.basename(node["src"].to_s)}]" if node.name == "img"
         @mains += 1 if MAIN.include?(node.name)
-        return walk(node, linked || (node.name == "a" && !node["href"].nil?)) unless PARTS.include?(node.name) || name_of_all?(node)
+        name = title?(node)
+        return walk(node, linked || (node.name == "a" && !node["href"].nil?)) unless PARTS.include?(node.name) || name
 
         before = [ @mains, @linked ]
-        @parts << (part = Part.new(shape: shape(node), from: @words))
+        @parts << (part = Part.new(shape: (shape(node) unless name), from: @words, name: name || nil))
         said = walk(node, linked)
         @mains += 1 if node["role"] == "main"
         part.to, part.linked = @words, @linked - before.last
@@ -131,9 +133,9 @@ module Zuhause
         said
       end
 
-      # The only heading of its level, before all else: it may be what the page is called, or the manual.
-      def name_of_all?(node)
-        node.name == "h1" && @words.zero? && (@only ||= @root.css("h1").size) == 1
+      # The only heading of its level, before all else but links to neighbours: it may be what the page is called, or the manual.
+      def title?(node)
+        node.name == "h1" && @words <= BEFORE && (@only ||= @root.css("h1").size) == 1
       end
 
       def count(text, linked)
@@ -175,15 +177,9 @@ module Zuhause
         links = @root.css("a[href]").to_a
         edges = links.size > 2 * AT_EDGES ? [ *links.first(AT_EDGES), *links.last(AT_EDGES) ] : links
         edges.each_with_object({}) do |link, found|
-          rel = SAID[words_of(link)]
+          rel = Neighbours.rel(link)
           found[rel] ||= link["href"].strip if rel && !link["href"].strip.start_with?("#")
         end
-      end
-
-      # Without arrows and brackets.
-      def words_of(link)
-        text = link.text.strip.empty? ? link.at_css("img[alt]")&.[]("alt").to_s : link.text
-        text.downcase[0, 40].scan(/[[:alpha:]]+/).join(" ")
       end
 
       # @return [Array<Nokogiri::XML::Element>] the list and what it lies in

@@ -1,0 +1,69 @@
+module Zuhause
+  module Exchange
+    # Links that lead from one page of a manual to the next, back, up and to the front of it, told by what they are called. At the
+    # beginning and the end of a page they belong to the manual: here the plan does what they did.
+    module Neighbours
+      PART = "(?: (?:chapter|section|page|topic|part))?".freeze
+      RELS = { /\A(?:next|forward)#{PART}\z/ => "next", /\A(?:prev|previous|back)#{PART}\z/ => "prev", /\Aup#{PART}\z/ => "up" }.freeze
+      AWAY = /\A(?:(?:table of )?contents|toc|home|index|top|first#{PART}|last#{PART})\z/
+      WORD = /[[:alnum:]]/
+      LONGEST = 40 # characters of a name
+      MOST = 40 # links at an edge
+
+      module_function
+
+      # @param link [Nokogiri::XML::Element]
+      # @return [String, nil] "next", "prev" or "up"
+      def rel(link)
+        called = name(link)
+        RELS.find { |names, _rel| names.match?(called) }&.last
+      end
+
+      # @param root [Nokogiri::XML::Element] which is changed
+      def take_out(root)
+        leaves = (root.at_css("body") || root).xpath(".//text()[not(parent::script or parent::style)] | .//img").reject { |leaf| leaf.text? && !leaf.text.match?(WORD) }
+        [ leaves, leaves.reverse ].flat_map { |order| at_edge(order) }.uniq.each { |link| remove(link) }
+      end
+
+      def at_edge(leaves)
+        links = leaves.lazy.map { |leaf| around(leaf) }.take_while { |link| link && by_itself?(link) && (rel(link) || AWAY.match?(name(link))) }.first(MOST)
+        links.any? { |link| rel(link) } ? links : []
+      end
+      private_class_method :at_edge
+
+      # Not part of a sentence.
+      def by_itself?(link)
+        [ link.previous_sibling, link.next_sibling ].none? { |beside| beside&.text? && beside.text.match?(WORD) }
+      end
+      private_class_method :by_itself?
+
+      # Without arrows and brackets.
+      def name(link)
+        words = link.text.strip.empty? ? link.at_css("img[alt]")&.[]("alt").to_s : link.text
+        words.length > 2 * LONGEST ? "" : words.downcase.scan(/[[:alnum:]]+/).join(" ")[0, LONGEST]
+      end
+      private_class_method :name
+
+      # @return [Nokogiri::XML::Element, nil] the link to another page that it stands in
+      def around(leaf)
+        node = leaf.parent
+        node = node.parent until !node.element? || (node.name == "a" && node["href"])
+        node if node.element? && !node["href"].start_with?("#")
+      end
+      private_class_method :around
+
+      # With what holds nothing else.
+      def remove(link)
+        node = link
+        node = node.parent while node.parent.element? && !%w[body html].include?(node.parent.name) && alone?(node)
+        node.unlink
+      end
+      private_class_method :remove
+
+      def alone?(node)
+        node.parent.children.all? { |other| other == node || !other.text.match?(WORD) && !(other.element? && (other.name == "img" || other.at_css("img"))) }
+      end
+      private_class_method :alone?
+    end
+  end
+end
