@@ -5,6 +5,7 @@ class MovingInBench
       @manual = manual
       @arrival = arrival
       @by_path = arrival.files.where(kind: %w[text folder]).includes(page: :draft).index_by { |file| file.path.delete_prefix("manual/") }
+      @forwards = ArrivedForwards.new(arrival.files)
       @counts = Hash.new { |counts, name| counts[name] = [ 0, 0 ] }
       @wrong = Hash.new { |wrong, name| wrong[name] = [] }
     end
@@ -59,18 +60,24 @@ class MovingInBench
     def links(file, document)
       led = Zuhause::Links.in(document).filter_map { |link| [ link.target.value, link.target.block ] if link.target.kind == :page }
       pages = led.map(&:first).tally
-      file.links.map { |path, _said| @by_path[path]&.key }.tally.each do |key, times|
+      file.links.map { |path, _said| led_to(path)&.key }.tally.each do |key, times|
         count("links to the right page", [ times, pages.fetch(key, 0) ].min, times, file.path, @by_path.find { |_path, each| each.key == key }&.first, times, pages.fetch(key, 0))
       end
       places = led.filter_map { |key, block| [ key, said(key, block) ] if block }.group_by(&:first)
       file.links.each do |path, said|
         next unless said
 
-        there = places[@by_path[path]&.key] || []
+        there = places[led_to(path)&.key] || []
         at = there.index { |_key, letters| letters && (letters.start_with?(said[0, 12]) || said.start_with?(letters[0, 12])) }
         there.delete_at(at) if at
         count("links to the right section", at ? 1 : 0, 1, file.path, path, said)
       end
+    end
+
+    # What only leads on to another page is that.
+    def led_to(path)
+      to, = @forwards.on("manual/#{path}")
+      @by_path[to.to_s.delete_prefix("manual/")]
     end
 
     # @return [String, nil] the letters with which a block of a page begins
