@@ -13,6 +13,7 @@ class SurveyTest < Minitest::Test
   def test_what_only_leads_on
     on = ->(content, words = 4) { survey("<head><meta http-equiv=Refresh content=\"#{content}\"></head><body>#{"word " * words}</body>").leads_on }
     assert_equal [ "b.html#ice", "b c.html".sub(" ", "%20"), nil, nil, nil ], [ on.("0; url=b.html#ice"), on.("5;URL='b%20c.html'"), on.("30"), on.("0; url="), on.("0; url=b.html", 90) ]
+    assert_nil on.("0; url=#{"b" * 501}")
     assert_nil survey("<body>Go to b</body>").leads_on
   end
 

@@ -20,7 +20,7 @@ module Zuhause
       MOST_ITEMS = 6000
       LEAST_LINKS = 3
       FEW = 60 # words of a page that only leads on to another
-      ON = /\A\s*\d+(?:\.\d*)?\s*[;,]\s*url\s*=\s*["']?([^"'\s]+)/i
+      ON = /\A\s*\d+(?:\.\d*)?\s*[;,]\s*url\s*=\s*["']?([^"'\s]{1,500})(?=["'\s]|\z)/i
       BEFORE = 14 # words that may stand before a title
       AT_EDGES = 30 # links, at the beginning and at the end of a page
       WORD = /[[:alnum:]]+/
