@@ -13,7 +13,7 @@ class Viewer
     @house = house
     @kept = Kept.new
     @subject = person ? person.to_viewer(groups) : Zuhause::Access::Viewer.outside
-    @list_ids = {}
+    @list_ids, @listed = {}, {}
   end
 
   def signed_in?
@@ -39,7 +39,7 @@ class Viewer
   # The same as a condition on a table's access lists, written out: bound one by one, some thousand numbers would take
   # longer than the query.
   def listed(table, level)
-    Arel::Nodes::In.new(table[:access_list_id], Arel.sql(list_ids(level).join(",")))
+    Arel::Nodes::In.new(table[:access_list_id], (@listed[level] ||= Arel.sql(list_ids(level).join(",")).freeze))
   end
 
   # What is read by it, see Page.read_by, as a condition on the table of pages under any name.
@@ -78,12 +78,12 @@ class Viewer
     @recent_pages ||= RecentPages.ranks(self)
   end
 
-  # @return [Boolean] whether links to other sites open in a new tab
   # @return [Array<String>] schemes of places that are no sites, and that pages may link to
   def schemes
     house.schemes.split
   end
 
+  # @return [Boolean] whether links to other sites open in a new tab
   def sites_apart?
     person&.sites_apart.nil? ? house.sites_apart? : person.sites_apart
   end

@@ -17,17 +17,10 @@ class Care
 
   attr_reader :pages
 
-  # @param name [Symbol] of Reasons::TABLE
+  # @param name [Symbol] of Reasons::TABLE; or :near, for what is soon to be checked, or :changed, for sources and inserts together
   # @return [ActiveRecord::Relation<Page>]
   def pages_with(name)
-    send(name)
-  end
-
-  # Cites works, or shows pages, that have changed since.
-  #
-  # @return [ActiveRecord::Relation<Page>]
-  def changed
-    pages.where(id: Page.from("(#{changed_sources.select("\"references\".page_id AS id").to_sql} UNION #{changed_inserts.select("\"references\".page_id AS id").to_sql}) AS pages").select(:id))
+    pages.where(send(name))
   end
 
   # @param some [Array<Page>] of those
@@ -60,45 +53,66 @@ class Care
     (@today << Reasons::UNREAD).in_time_zone(Time.zone_default) + 1.day
   end
 
+  # For which pages each holds, as conditions.
+
   def overdue
-    pages.where(id: CheckDate.overdue(@today).select(:page_id))
+    of_rows(CheckDate.overdue(@today))
+  end
+
+  def near
+    of_rows(CheckDate.near(@today))
   end
 
   def outdated
-    pages.where(id: OutOfDateMark.select(:page_id))
+    of_rows(OutOfDateMark)
   end
 
   def unkept
-    pages.where(access_list_id: viewer.list_ids(:read) - kept_lists)
+    Page.arel_table[:access_list_id].in((viewer.list_ids(:read) - kept_lists).to_a)
   end
 
   def unread
-    pages.where(id: CheckDate.where(base_at: ...unread_since).select(:page_id))
-         .where.not(Reading.where("readings.page_id = pages.id").where(read_at: unread_since..).arel.exists)
+    lately = Reading.where("readings.page_id = pages.id").where(read_at: unread_since..)
+    of_rows(CheckDate.where(base_at: ...unread_since)).and(lately.arel.exists.not)
   end
 
   def sources
-    pages.where(id: changed_sources.select(:page_id))
+    of_rows(changed_sources)
   end
 
   def inserts
-    pages.where(id: changed_inserts.select(:page_id))
+    of_rows(changed_inserts)
+  end
+
+  # Cites works, or shows pages, that have changed since.
+  def changed
+    among(Page.from("(#{[ changed_sources, changed_inserts ].map { |rows| rows.select("\"references\".page_id AS id").to_sql }.join(" UNION ")}) AS pages").select(:id))
   end
 
   def asked
-    pages.where(id: Page.from("(#{voices.to_sql}) AS pages").group(:id).having("COUNT(*) >= ?", Reasons::ASKED).select(:id))
+    among(Page.from("(#{voices.to_sql}) AS pages").group(:id).having("COUNT(*) >= ?", Reasons::ASKED).select(:id))
   end
 
   def broken
-    pages.where(id: broken_rows.map(&:first).uniq)
+    Page.arel_table[:id].in(broken_rows.map(&:first).uniq)
   end
 
   def gone
-    pages.where(id: gone_addresses.select(:page_id))
+    of_rows(gone_addresses)
   end
 
   def passed
-    pages.where(id: passed_days.select(:page_id))
+    of_rows(passed_days)
+  end
+
+  # @param rows [ActiveRecord::Relation] of what belongs to a page
+  def of_rows(rows)
+    among(rows.select(rows.arel_table[:page_id]))
+  end
+
+  # @param ids [ActiveRecord::Relation] that gives ids of pages
+  def among(ids)
+    Page.arel_table[:id].in(ids.arel)
   end
 
   # Rows that each reason is found by: of which page, and what.
@@ -156,8 +170,11 @@ class Care
     end
   end
 
+  # Of some thousand pages few days are told: each is read once.
   def standing(ids)
-    of(CheckDate, ids).joins(:page).pluck("pages.id", "pages.access_list_id", :due_on, :since)
+    days = Hash.new { |read, day| read[day] = day && Date.iso8601(day) }
+    rows = of(CheckDate, ids).joins(:page).select("pages.id", "pages.access_list_id", :due_on, :since)
+    CheckDate.connection.select_rows(rows.arel).map { |id, list, due_on, since| [ id, list, days[due_on], days[since] ] }
   end
 
   # @return [Array<Hash{Integer=>Integer}>] in the order of the facts

@@ -71,11 +71,7 @@ class DeskList
     private
 
     def all
-      case name
-      when :near then @care.pages.where(id: CheckDate.near.select(:page_id))
-      when :changed then @care.changed
-      else @care.pages_with(name)
-      end
+      @care.pages_with(name)
     end
 
     def in_order

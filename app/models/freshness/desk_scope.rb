@@ -54,7 +54,7 @@ class DeskScope
     Room.in_use.where(id: ids).in_order
   end
 
-  # @return [Array<Person>] who keep something, as far as the viewer meets them
+  # @return [Array<Array(String, String)>] names and public ids of those who keep something, as far as the viewer meets them
   def people
     return [] unless viewer.active_member?
 
@@ -62,6 +62,6 @@ class DeskScope
       keeping = AccessListEntry.where(level: :keep).lasting.where(access_list_id: Page.read_by(viewer).in_earnest.select(:access_list_id))
       (keeping.distinct.pluck(:person_id) | Membership.where(group_id: keeping.select(:group_id)).distinct.pluck(:person_id)).compact.freeze
     end
-    Person.active.where(role: "member", id: ids).by_name.to_a
+    Person.active.where(role: "member", id: ids).by_name.pluck(:name, :public_id)
   end
 end
