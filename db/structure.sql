@@ -927,7 +927,10 @@ CREATE TRIGGER versions_forwardings_come AFTER INSERT ON forwardings BEGIN INSER
 CREATE TRIGGER versions_forwardings_go AFTER DELETE ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_forwardings_change AFTER UPDATE ON forwardings BEGIN INSERT INTO versions VALUES ('forwardings', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id", "bin_root_id", "edition_id", "room_id");
+CREATE TRIGGER counted_pages_change AFTER UPDATE OF words ON counted_pages BEGIN INSERT INTO word_counts (word, access_list_id, sections) SELECT key, new.access_list_id, value FROM json_each(counted_differences(old.words, new.words)) WHERE true ON CONFLICT (word, access_list_id) DO UPDATE SET sections = sections + excluded.sections; DELETE FROM word_counts WHERE access_list_id = new.access_list_id AND sections <= 0 AND word IN (SELECT key FROM json_each(counted_differences(old.words, new.words)) WHERE value < 0); END;
+CREATE TRIGGER counted_pages_stay_in_their_list BEFORE UPDATE OF access_list_id ON counted_pages WHEN new.access_list_id <> old.access_list_id BEGIN SELECT RAISE(ABORT, 'what is counted for another list is counted anew'); END;
 INSERT INTO "schema_migrations" (version) VALUES
+('20261201000021'),
 ('20261201000020'),
 ('20261127000019'),
 ('20261127000018'),

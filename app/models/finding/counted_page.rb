@@ -6,8 +6,8 @@ class CountedPage < ApplicationRecord
   belongs_to :page
 
   class << self
-    def follow_edition(page, _edition)
-      count(page)
+    def follow_edition(page, edition)
+      count(page, edition.state.words_by_section)
     end
 
     def follow_names(page)
@@ -15,18 +15,15 @@ class CountedPage < ApplicationRecord
     end
 
     # @param page [Page]
-    def count(page)
-      where(page_id: page.id).delete_all
-      return if page.edition.nil? || page.binned?
+    # @param said [Array<Array<String>>, nil] words of the sections of its text, where they are known
+    def count(page, said = nil)
+      return where(page_id: page.id).delete_all if page.edition.nil? || page.binned?
 
-      Word.keep(keep(page).keys - [ WordCount::ALL ])
-    end
-
-    # @return [Hash{String=>Integer}] what was counted of a page that is read
-    def keep(page)
-      words_of(page).tap do |words|
-        insert({ page_id: page.id, access_list_id: page.access_list_id, edition_id: page.edition_id, words: ActiveModel::Type::Binary::Data.new(Zlib.deflate(JSON.generate(words))) })
-      end
+      where(page_id: page.id).where.not(access_list_id: page.access_list_id).delete_all
+      before = where(page_id: page.id).pick(:words)&.then { |words| JSON.parse(Zlib.inflate(words)) } || {}
+      now = counts(page, said || words_of(Section.where(page: page, page_file_id: nil)))
+      keep(page, now)
+      Word.keep(now.keys - before.keys - [ WordCount::ALL ])
     end
 
     # Counts what is not counted as it should be.
@@ -50,12 +47,26 @@ class CountedPage < ApplicationRecord
       joins(:page).where("pages.bin_root_id IS NOT NULL OR pages.edition_id IS NULL")
     end
 
-    # Also of the files that it shows.
-    def words_of(page)
-      sections = Section.where(page: page).order(:position).pluck(:title, :heading, :body)
-      title = Zuhause::Finding::Folding.words(sections.dig(0, 0).to_s)
-      counts = sections.each_with_index.flat_map { |(_title, heading, body), i| [ *(title if i.zero?), *Zuhause::Finding::Folding.words("#{heading}\n#{body}") ].uniq }.tally
-      counts.reject { |word, _count| word.length > Zuhause::Finding::Folding::LONGEST }.merge(WordCount::ALL => sections.size)
+    # What is counted already changes by what differs, by a trigger.
+    def keep(page, counts)
+      words = ActiveModel::Type::Binary::Data.new(Zlib.deflate(JSON.generate(counts)))
+      upsert({ page_id: page.id, access_list_id: page.access_list_id, edition_id: page.edition_id, words: words }, unique_by: :page_id, update_only: %i[edition_id words])
+    end
+
+    # Also of the files that it shows, and of its names, which all its sections bear.
+    def counts(page, said)
+      title, *files = names_of(page), *words_of(Section.where(page: page).where.not(page_file_id: nil))
+      sections = [ *said, *files ]
+      sections[0] = (title | sections[0]) if sections.any?
+      sections.flatten.tally.reject { |word, _count| word.length > Zuhause::Finding::Folding::LONGEST }.merge(WordCount::ALL => sections.size)
+    end
+
+    def words_of(sections)
+      sections.order(:position).pluck(:heading, :body).map { |heading, body| Zuhause::Finding::Folding.words("#{heading}\n#{body}").uniq }
+    end
+
+    def names_of(page)
+      Zuhause::Finding::Folding.words(Section.where(page: page).order(:position).pick(:title).to_s)
     end
   end
 end

@@ -11,11 +11,18 @@ class Section < ApplicationRecord
   # Lies compressed; the index reads it through the view section_texts.
   attribute :body, CompressedText.new
 
-  # Replaces a page's sections by those of an edition.
+  # Replaces a page's sections by those of an edition; those that say the same in the same place stay.
   def self.follow_edition(page, edition)
-    where(page: page).delete_all
-    insert_all!(numbered(rows(edition.state.sections), page, edition))
+    renew(where(page: page, page_file_id: nil), numbered(edition.state.section_rows, page, edition))
     follow_files(page, edition)
+  end
+
+  # @param sections [Array<Zuhause::Document::Outline::Section>]
+  # @return [Array<Hash>] rows of them, without what tells their page
+  def self.rows(sections)
+    kept, beyond = sections.first(FILES_FROM), sections.drop(FILES_FROM)
+    kept[-1] = kept.last.dup.tap { |last| last.text = [ last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") } if beyond.any?
+    kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, level: section.heading&.level || 1, body: CompressedText.pack(section.text) } }
   end
 
   # They bear the page's names in their title, by which they are found.
@@ -77,10 +84,14 @@ class Section < ApplicationRecord
     { block_id: block, heading: file.name, level: 1, body: text, page_file_id: file.id, place: place.to_s }
   end
 
-  def self.rows(sections)
-    kept, beyond = sections.first(FILES_FROM), sections.drop(FILES_FROM)
-    kept[-1] = kept.last.dup.tap { |last| last.text = [ last.text, *beyond.flat_map { |section| [ section.heading.text, section.text ] } ].join("\n") } if beyond.any?
-    kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, level: section.heading&.level || 1, body: section.text } }
+  # @param there [ActiveRecord::Relation<Section>]
+  # @param rows [Array<Hash>] what is to be there instead
+  def self.renew(there, rows)
+    wanted = rows.index_by { |row| row[:id] }
+    same = there.to_a.select { |section| wanted[section.id]&.then { |row| row.all? { |name, value| section[name] == (name == :body ? value.text : value) } } }.map(&:id).to_set
+    there.where.not(id: same).delete_all
+    fresh = rows.reject { |row| same.include?(row[:id]) }
+    insert_all!(fresh) if fresh.any?
   end
-  private_class_method :rows, :numbered, :titled, :piece
+  private_class_method :renew, :numbered, :titled, :piece
 end

@@ -12,7 +12,7 @@ class Word < ApplicationRecord
   class << self
     # @param words [Array<String>] folded
     def keep(words)
-      missing = words - where(word: words).pluck(:word)
+      missing = connection.select_values(sanitize_sql([ "SELECT value FROM json_each(?) WHERE value NOT IN (SELECT word FROM words)", JSON.generate(words) ]))
       insert_all(missing.map { |word| row(word) }) if missing.any?
     end
 

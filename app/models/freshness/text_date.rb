@@ -27,7 +27,7 @@ class TextDate < ApplicationRecord
     private
 
     def rows(page, edition, since)
-      Zuhause::Freshness::TextDates.in(edition.document).select { |found| found.on >= since }.map { |found| { page_id: page.id, day: found.on, block_id: found.block_id, words: found.words.first(LONGEST) } }
+      edition.state.days.select { |found| found.on >= since }.map { |found| { page_id: page.id, day: found.on, block_id: found.block_id, words: found.words.first(LONGEST) } }
     end
 
     def write(ids, rows)

@@ -57,9 +57,29 @@ class State
     @written ||= Zuhause::Attribution.whole(document, source: nil)
   end
 
+  # @return [Array<Hash>] the same as they are kept (Section)
+  def section_rows
+    @section_rows ||= Section.rows(sections)
+  end
+
+  # @return [Array<Array<String>>] of each of these the words, folded, each once
+  def words_by_section
+    @words_by_section ||= section_rows.map { |row| Zuhause::Finding::Folding.words("#{row[:heading]}\n#{row[:body].text}").uniq }
+  end
+
+  # @return [Array<Zuhause::Freshness::TextDates::Found>] days that its text names
+  def days
+    @days ||= Zuhause::Freshness::TextDates.in(document)
+  end
+
   # Works out what is to be written, before a transaction begins: nobody waits for that then.
   def prepare
     tap { [ body, points, sections ] }
+  end
+
+  # The same of what is to be published.
+  def prepare_edition
+    prepare.tap { [ section_rows, words_by_section, days ] }
   end
 
   # @param other [State]

@@ -127,10 +127,17 @@ class AskingRequestsTest < ActionDispatch::IntegrationTest
     random = Random.new(Integer(ENV.fetch("SEED", "1125")))
     words = Array.new(30) { |i| "word#{i}" }
     pages = Array.new(3) { |i| new_page("Page #{i}", above: @room, by: @ana, markdown: words.sample(8, random: random).join(" ")) }
-    12.times do
+    20.times do
       page = pages.sample(random: random).reload
-      save_text(page, Array.new(1 + random.rand(3)) { "# #{words.sample(random: random)}\n\n#{words.sample(1 + random.rand(9), random: random).join(" ")}" }.join("\n\n"), by: @ana)
+      blocks = page.draft.document["content"]
+      blocks = blocks.reject { random.rand(6).zero? }.insert(random.rand(2), *written(words, random))
+      page.save_draft(State.new(title: random.rand(3).zero? ? words.sample(2, random: random).join(" ") : page.title, document: page.draft.document.merge("content" => blocks)), base_version: page.draft.version, by: @ana)
       page.publish(version: page.draft.version, by: @ana)
+      told = -> { Section.where(page: page).order(:id).map { |section| section.attributes.except("title") } }
+      sections = told.call
+      Section.where(page: page).delete_all
+      Section.follow_edition(page, page.edition)
+      assert_equal told.call, sections
     end
     told = -> { WordCount.order(:word, :access_list_id).pluck(:word, :access_list_id, :sections) }
     kept = told.call
@@ -142,6 +149,10 @@ class AskingRequestsTest < ActionDispatch::IntegrationTest
   end
 
   private
+
+  def written(words, random)
+    Zuhause::Markup::MarkdownReader.read("## #{words.sample(random: random)}\n\n#{words.sample(1 + random.rand(9), random: random).join(" ")}").doc["content"]
+  end
 
   def ask(text)
     get "/find", params: { q: text }

@@ -27,7 +27,7 @@ module Page::Publishing
   # @return [Edition]
   # @raise [Stale, Unchanged, Unsettled, Page::Reviewed::Unreviewed]
   def publish(version:, by:, note: "", small: false, at: Time.current)
-    prepared = draft.state.prepare
+    prepared = draft.state.prepare_edition
     transaction do
       reload
       raise Stale unless draft.version == version
