@@ -74,6 +74,20 @@ class ArrivedFile < ApplicationRecord
     ActiveModel::Type::Binary.new.serialize(Zlib.deflate(JSON.generate(held)))
   end
 
+  # Gives it another title; what the text began with, and was taken for its title, is a heading of the text again.
+  #
+  # @param title [String]
+  def retitle(title)
+    title, before = Zuhause::Document::Title.clean(title).first(Zuhause::Document::Title::LENGTH.end), self.title
+    return update_columns(title: title) if document["content"].empty? || title.downcase.include?(before.downcase)
+
+    heading = { "type" => "heading", "content" => [ { "type" => "text", "text" => before } ] }
+    whole = Zuhause::Document.accept(document.merge("content" => [ heading, *document["content"] ])).doc
+    update_columns(title: title, reading: self.class.binary(held.merge("document" => whole)), words: Zuhause::Document::Text.words(whole))
+  rescue Zuhause::Document::Invalid
+    update_columns(title: title)
+  end
+
   # @return [Hash{String=>String}] ids of blocks by the names that links lead to
   def places
     anchors ? JSON.parse(Zlib.inflate(anchors)) : {}

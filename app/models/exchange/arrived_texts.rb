@@ -170,8 +170,9 @@ class ArrivedTexts
   end
 
   def office(bytes)
-    OfficeText.read(bytes) do |html, media|
-      [ nil, Zuhause::Markup::HTMLReader.read(html, picture: ->(address, words) { show(media[File.basename(address).downcase] || address, words) }, lead: method(:lead)) ]
+    OfficeText.read(bytes) do |html, media, lost|
+      read = Zuhause::Markup::HTMLReader.read(html, picture: ->(address, words) { show(media[File.basename(address).downcase] || address, words) }, lead: method(:lead))
+      [ nil, read.tap { read.reports.concat(lost) } ]
     end
   end
 

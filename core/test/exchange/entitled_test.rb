@@ -38,6 +38,13 @@ class EntitledTest < Minitest::Test
     assert_equal "notes", Exchange::Entitled.split(Markup::MarkdownReader.read("## notes").doc, fallback: "notes", told: false).first
   end
 
+  def test_counted_headings_are_parts_of_what_is_called_otherwise
+    doc = Markup::MarkdownReader.read("# 1. Background\n\nText\n\n# 2. Rope").doc
+    assert_equal [ "How winches work", doc ], Exchange::Entitled.split(doc, fallback: "How winches work")
+    assert_equal "1. Background", Exchange::Entitled.split(doc, fallback: "winches", told: false).first, "a file's name gives way"
+    assert_equal "1. Background", Exchange::Entitled.split(Markup::MarkdownReader.read("# 1. Background\n\n# Rope").doc, fallback: "How winches work").first
+  end
+
   def test_a_title_is_cut_to_what_titles_may_be
     title, = split("# #{"long " * 100}")
     assert_nil Document::Title.problem(title)

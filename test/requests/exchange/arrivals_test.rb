@@ -208,6 +208,24 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   test "a heading that several pages begin with is the title of none" do
     arrival = bring({ "a.html" => "<title>Objects - The manual</title><h1>Interface</h1><p>x</p>", "b.html" => "<title>Constants - The manual</title><h1>Interface</h1><p>y</p>", "c.html" => "<title>C - The manual</title><h1>Apart</h1>", "d.html" => "<title>E</title><h1>Twice</h1>", "e.html" => "<title>E</title><h1>Twice</h1>" }, folder: true)
     assert_equal %w[Apart Constants Objects Twice Twice], arrival.files.texts.pluck(:title).sort
+    said = arrival.files.texts.to_h { |file| [ file.title, Zuhause::Document::Walk.blocks(file.document).map { |block| Zuhause::Document::Text.of(block) } ] }
+    assert_equal [ %w[Interface x], %w[Interface y], [ "" ] ], said.values_at("Objects", "Constants", "Apart"), "what is no title stays in the text"
+  end
+
+  test "what stands in text boxes comes along, and what no page has is told" do
+    body = ->(inside) { %(<w:p xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:r><w:t>Dear all</w:t>#{inside}</w:r></w:p>) }
+    word = ->(name, inside) { %(<w:#{name} xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main">#{inside}</w:#{name}>) }
+    box = "<w:pict><w:txbxContent><w:p><w:r><w:t>Ring twice.</w:t></w:r></w:p></w:txbxContent></w:pict>"
+    types = %(<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml"/></Types>)
+    leads = %(<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/></Relationships>)
+    letter = Zip::OutputStream.write_buffer do |zip|
+      { "[Content_Types].xml" => types, "_rels/.rels" => leads, "word/document.xml" => word.("document", "<w:body>#{body.(box)}</w:body>"), "word/comments.xml" => word.("comments", "<w:comment w:id=\"0\">#{body.("")}</w:comment>") }.each { |name, text| zip.put_next_entry(name) && zip.write(text) }
+    end.string
+    arrival = bring({ "letter.docx" => letter, "notes.md" => "# Notes" }, folder: true)
+    assert_equal({ "comment" => 1 }, arrival.losses.counts)
+    assert_equal [ "Dear all", "Ring twice." ], Zuhause::Document::Walk.blocks(arrival.files.find_by!(path: "letter.docx").document).map { |block| Zuhause::Document::Text.of(block) }
+    get "/arrivals/#{arrival.public_id}/losses?code=comment"
+    assert_select "td", text: "Dear all"
   end
 
   test "links lead to the very heading or block, in other files and in their own" do

@@ -21,7 +21,7 @@ module Arrival::Settling
       paths = alike.map(&:last)
       next if paths.one? || own.values_at(*paths).uniq.size < paths.size
 
-      paths.each { |path| files.where(path: path).update_all(title: Zuhause::Document::Title.clean(own[path]).first(Zuhause::Document::Title::LENGTH.end)) }
+      files.texts.where(path: paths).find_each { |file| file.retitle(own[file.path]) }
     end
   end
 

@@ -16,7 +16,10 @@ module Zuhause
         doc = begun(doc)
         return [ clean(fallback), beneath(doc) ] if told && again?(doc["content"].first, fallback)
 
-        only = Document::Walk.blocks(doc).one? { |node| top?(node) }
+        tops = Document::Walk.blocks(doc).select { |node| top?(node) }
+        return [ clean(fallback), doc ] if told && counted?(tops)
+
+        only = tops.one?
         at = doc["content"].index { |node| top?(node) } or return [ clean(fallback), doc ]
         title = Document::Text.of(doc["content"][at]).strip
         return [ clean(fallback), doc ] if title.empty? || !(at.zero? || (only && (!told || clean(fallback).start_with?(clean(title))) && few?(doc["content"].first(at))))
@@ -24,6 +27,12 @@ module Zuhause
         rest = doc["content"].each_with_index.filter_map { |node, i| only ? raised(node, 1) : node unless i == at }
         [ clean(title), doc.merge("content" => rest.empty? ? Document.empty["content"] : rest) ]
       end
+
+      # Several of the first level that are counted are parts of what is called otherwise.
+      def counted?(tops)
+        tops.size > 1 && tops.first(2).all? { |node| Document::Text.of(node).strip.match?(NUMBER) }
+      end
+      private_class_method :counted?
 
       # What divides nothing from the rest goes.
       def begun(doc)
