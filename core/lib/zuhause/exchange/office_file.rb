@@ -69,7 +69,9 @@ module Zuhause
       def unboxed(xml)
         return unless xml.match?(/txbxContent|draw:text-box/)
 
-        root = Nokogiri::XML(xml)
+        root = Nokogiri::XML(xml, &:huge)
+        return if root.errors.any? # what is broken is better left to whoever mends it
+
         root.xpath("//*[local-name() = 'AlternateContent'][*[local-name() = 'Choice']]/*[local-name() = 'Fallback']").each(&:remove)
         boxes = root.xpath("//*[local-name() = 'txbxContent'] | //*[local-name() = 'text-box'][not(.//*[local-name() = 'image'])]").to_a
         return if boxes.empty?
