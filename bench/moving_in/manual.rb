@@ -57,6 +57,7 @@ class MovingInBench
     # Lines within do not run into one another.
     def said_in(content)
       content = content.dup
+      content.css("svg, button").each(&:unlink) # what is drawn is a picture, and counted as one
       content.css(APART).each { |node| node.prepend_child(Nokogiri::XML::Text.new("\n", node.document)) && node.add_child(Nokogiri::XML::Text.new("\n", node.document)) }
       content.css("br").each { |node| node.replace(Nokogiri::XML::Text.new("\n", node.document)) }
       content.text

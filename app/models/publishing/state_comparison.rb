@@ -23,7 +23,7 @@ class StateComparison
   # @return [Array<ActiveSupport::SafeBuffer, nil>] each block of the document; nil where the side has none
   def to_html(label:, side: :both)
     blocks = Zuhause::Markup::ComparisonHTML.write(changes, label: label, tones: ShownDocument.tones, side: side, leaf: ShownPieces::HOLD_LEAF)
-    ShownDocument.new(to, page: page, viewer: @viewer).filled(blocks).map { |html| html&.html_safe }
+    ShownDocument.new(to, page: page, viewer: @viewer).filled(blocks).map { |html| (side == :old ? html&.gsub(/ id="[^"]*"/, "") : html)&.html_safe } # the other side has the same
   end
 
   # @return [Boolean] whether single changes can be put back: into the draft, which is what must be looked at

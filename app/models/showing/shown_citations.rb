@@ -13,6 +13,11 @@ class ShownCitations
     sources.each { |source| @sources[source.public_id] = source }
   end
 
+  # Where no list is shown, they lead nowhere.
+  def unlisted
+    @unlisted = true
+  end
+
   def any?
     @numbers.any?
   end
@@ -25,8 +30,9 @@ class ShownCitations
 
     number = @numbers[id] ||= @numbers.size + 1
     @places[id] << (anchor = "cite-#{@count += 1}")
-    place = ", #{CGI.escapeHTML(place)}" if place.present?
-    %(<a class="cite" id="#{anchor}" href="#source-#{number}" title="#{CGI.escapeHTML(@sources[id].title)}">[#{number}#{place}]</a>)
+    said = "[#{number}#{", #{CGI.escapeHTML(place)}" if place.present?}]"
+    title = CGI.escapeHTML(@sources[id].title)
+    @unlisted ? %(<span class="cite" title="#{title}">#{said}</span>) : %(<a class="cite" id="#{anchor}" href="#source-#{number}" title="#{title}">#{said}</a>)
   end
 
   # @param columns [Integer]

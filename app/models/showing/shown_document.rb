@@ -81,6 +81,7 @@ class ShownDocument
   # @return [Array<String, nil>] HTML with what stands in them
   def filled_pieces(pieces)
     @given = pieces
+    citations.unlisted
     gather
     @given.map { |pieces| pieces && filled_in(pieces) }
   end

@@ -26,6 +26,15 @@ class RepeatedTest < Minitest::Test
     end
   end
 
+  # Beside a bar that is the same on all, little may be left on a page, and most of that may lead elsewhere.
+  def test_short_pages_of_pictures_and_links_keep_them
+    bar = "<div class=bar>#{words(500, 30)} <a href=a>Home</a></div>"
+    own = Array.new(6) { |i| [ "syntax/#{i}.html", "<body>#{bar}<h1>#{words(i, 1)}</h1><div class=drawn><svg></svg>Used by: <a href=x>#{words(i + 60, 20)}</a></div></body>" ] }
+    long = Array.new(9) { |i| [ "#{i}.html", "<body>#{bar}<h1>#{words(i + 20, 3)}</h1><div class=drawn><svg></svg>Used by: <a href=x>#{words(i, 1)}</a></div><p>#{words(i + 30, 300)}</p></body>" ] }
+    found = repeated((own + long).to_h)
+    assert_equal [ "div.bar" ], found.of("syntax/3.html").map { |part| part.shape || "div.bar" }.uniq
+  end
+
   def test_a_name_of_all_that_stands_where_titles_do
     pages = Array.new(6) { |i| [ "#{i}.html", "<body><h1 id=top><a href=a>All about ropes</a></h1><div><h2>#{words(i, 3)}</h2><p>#{words(i, 90)}</p></div></body>" ] }.to_h
     assert_equal [ "All about ropes" ], repeated(pages).found.map(&:words)

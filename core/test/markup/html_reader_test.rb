@@ -131,6 +131,11 @@ class HTMLReaderTest < Minitest::Test
     assert_equal [ "object" ], read.reports.map(&:detail)
   end
 
+  def test_where_links_within_drawings_led_is_told
+    read = Markup::HTMLReader.read("<p>t</p><svg><a href='a.html'><text>A</text></a><a xlink:href='#b'><text>B</text></a></svg>", picture: ->(_address, _words) { "abcdefghjk" })
+    assert_equal [ [ :drawn_link, "a.html" ], [ :drawn_link, "#b" ] ], read.reports.map { |one| [ one.code, one.detail ] }
+  end
+
   def test_any_text_can_be_read
     random = Random.new(SEED)
     pieces = %w[<p> </p> <ul> </ul> <li> <ol> <td> <table> <tr> </table> <th\ colspan=999> <h3> </h3> <b> </b> <i> <a\ href=https://x.example> </a> <div> </div> <br> <pre> </pre>

@@ -24,7 +24,7 @@ class OtherNamesTest < ActionDispatch::IntegrationTest
     call_it "Ice walk"
     assert_equal [ "Ice walk" ], @page.other_names.reload.map(&:name)
     get "/p/#{@page.to_param}/title/edit"
-    assert_select "textarea#names", text: "Ice walk"
+    assert_select "textarea#other_names", text: "Ice walk"
     assert_equal [ "names_set", "names_set" ], Happening.where(page: @page).where(act: "names_set").pluck(:act)
   end
 
@@ -34,7 +34,7 @@ class OtherNamesTest < ActionDispatch::IntegrationTest
       call_it(*names)
       assert_response :unprocessable_entity
       assert_select "#names_error", text: words
-      assert_select "textarea#names", text: Regexp.new(Regexp.escape(names.last))
+      assert_select "textarea#other_names", text: Regexp.new(Regexp.escape(names.last))
       assert_equal [ "Brow" ], @page.other_names.reload.map(&:name)
     end
   end

@@ -7,7 +7,7 @@ module Zuhause
       LEAST = 4 # pages
       SHARE = 0.6 # of the pages of a folder
       LINKED = 0.5 # of the words of an element that differs from page to page
-      WHOLE = 0.9 # of the words of pages: what has more is what they are about
+      WHOLE = 0.9 # of the words of pages that are not the same on all: what has more is what they are about
       NAMED = /nav|crumb|pager|toolbar/i # what leads elsewhere by its name, however much of it are links
       GAP = 14 # words of a page that may stand before or between, such as its title
 
@@ -61,12 +61,51 @@ module Zuhause
         @titles ||= @surveys.each_value.flat_map { |_words, parts| parts.filter_map { |part| [ :key, part.key ] if part.name && part.key } }.to_set
       end
 
+      # Words of links, of the element, and those of it and of its page that differ from page to page; and pages.
+      Sum = Struct.new(:linked, :words, :own, :all, :pages) do
+        def add(*counts)
+          counts.each_with_index { |count, i| self[i] += count }
+        end
+
+        # What pages are about.
+        def about?
+          own > WHOLE * all && pages >= LEAST
+        end
+      end
+      private_constant :Sum
+
+      # @return [Hash{Array(String, String)=>Sum}] by shape and folder, of all pages there that have it
+      def sums
+        same = kept_names(surveyed { |_path, _words, parts| parts.filter_map { |part| [ :key, part.key ] if part.key } }).keys.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+        @surveys.each_with_object(Hash.new { |all, place| all[place] = Sum.new(0, 0, 0, 0, 0) }) do |(path, (words, parts)), found|
+          folders = Repeated.folders(path)
+          equal = joined(parts.select { |part| part.key && same[[ :key, part.key ]]&.intersect?(folders) })
+          parts.select(&:shape).each do |part|
+            size = part.to - part.from
+            folders.each { |folder| found[[ part.shape, folder ]].add(part.linked.to_i, size, size - within(equal, part), words - equal.sum(&:size), 1) }
+          end
+        end
+      end
+
+      # @return [Array<Range>] of words, in order, none touching another
+      def joined(parts)
+        parts.map { |part| part.from...part.to }.sort_by { |range| [ range.begin, -range.end ] }.each_with_object([]) { |range, found| found << range if range.size.positive? && (found.empty? || range.begin >= found.last.end) }
+      end
+
+      def within(ranges, part)
+        ranges.sum { |range| [ [ range.end, part.to ].min - [ range.begin, part.from ].max, 0 ].max }
+      end
+
       def candidates
-        linked = Hash.new { |sums, shape| sums[shape] = [ 0, 0, 0 ] }
-        @surveys.each_value { |all, parts| parts.each { |part| linked[part.shape].then { |sum| [ part.linked.to_i, part.to - part.from, all ].each_with_index { |words, i| sum[i] += words } } if part.shape } }
-        mostly = linked.select { |shape, (links, words, all)| links.positive? && (links >= LINKED * words || shape.match?(NAMED)) && words <= WHOLE * all }.keys.to_set
-        kept_names(surveyed { |_path, _words, parts| parts.flat_map { |part| [ ([ :key, part.key ] if part.key), ([ :shape, part.shape ] if mostly.include?(part.shape)) ].compact } })
-          .keys.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+        sums = self.sums
+        about = sums.select { |(shape, _folder), sum| sum.about? && !shape.match?(NAMED) }.keys.group_by(&:first)
+        mostly = sums.select { |(shape, folder), sum| bar?(shape, sum) && about.fetch(shape, []).none? { |_shape, within| within.start_with?(folder.delete_suffix(".")) } }
+        kept_names(surveyed { |_path, _words, parts| parts.flat_map { |part| [ ([ :key, part.key ] if part.key), ([ :shape, part.shape ] if part.shape) ].compact } })
+          .keys.select { |(kind, name), folder| kind == :key || mostly.key?([ name, folder ]) }.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+      end
+
+      def bar?(shape, sum)
+        sum.linked.positive? && (sum.linked >= LINKED * sum.words || shape.match?(NAMED)) && sum.own <= WHOLE * sum.all
       end
 
       # @return [Array<Array(Symbol, String)>] names of those that stand at the edges of a page, with nothing but others between

@@ -11,6 +11,7 @@ module Zuhause
       module_function
 
       # @param root [Nokogiri::XML::Element] which is changed
+      # @return [Array<String>] where links within drawings led: a picture leads nowhere
       def mend(root)
         root.css("object[data], embed[src]").each do |object|
           address = object["data"] || object["src"]
@@ -18,8 +19,14 @@ module Zuhause
 
           replace(object, address, object["title"] || object["aria-label"] || object.text)
         end
-        root.xpath("//*[local-name()='svg' and not(ancestor::*[local-name()='svg'])]").each { |drawing| replace(drawing, inside(drawing), words(drawing)) }
+        drawings = root.xpath("//*[local-name()='svg' and not(ancestor::*[local-name()='svg'])]")
+        drawings.flat_map { |drawing| led_to(drawing).tap { replace(drawing, inside(drawing), words(drawing)) } }
       end
+
+      def led_to(drawing)
+        drawing.xpath(".//*[local-name()='a']/@*[local-name()='href']").map(&:value).reject(&:empty?)
+      end
+      private_class_method :led_to
 
       def replace(element, address, words)
         return unless address
