@@ -85,12 +85,12 @@ class Section < ApplicationRecord
   end
 
   # @param there [ActiveRecord::Relation<Section>]
-  # @param rows [Array<Hash>] what is to be there instead
+  # @param rows [Array<Hash>] what is to be there instead; what lies there compressed is compared as it lies
   def self.renew(there, rows)
-    wanted = rows.index_by { |row| row[:id] }
-    same = there.to_a.select { |section| wanted[section.id]&.then { |row| row.all? { |name, value| section[name] == (name == :body ? value.text : value) } } }.map(&:id).to_set
-    there.where.not(id: same).delete_all
-    fresh = rows.reject { |row| same.include?(row[:id]) }
+    names = rows.first.keys
+    lying = there.pluck(*names.map { |name| name == :body ? Arel.sql("CAST(body AS BLOB)") : name }).to_set
+    same, fresh = rows.partition { |row| lying.include?(row.values_at(*names).map { |value| value.is_a?(CompressedText::Packed) ? value.bytes : value }) }
+    there.where.not(id: same.pluck(:id)).delete_all
     insert_all!(fresh) if fresh.any?
   end
   private_class_method :renew, :numbered, :titled, :piece
