@@ -86,7 +86,7 @@ class Care
 
   # Cites works, or shows pages, that have changed since.
   def changed
-    among(Page.from("(#{[ changed_sources, changed_inserts ].map { |rows| rows.select("\"references\".page_id AS id").to_sql }.join(" UNION ")}) AS pages").select(:id))
+    among(Page.from("(#{changed_sources.select("\"references\".page_id AS id").to_sql} UNION #{changed_inserts.select("\"references\".page_id AS id").to_sql}) AS pages").select(:id))
   end
 
   def asked
