@@ -32,11 +32,19 @@ class CountWords < ActiveRecord::Migration[7.2]
     sums = Hash.new { |lists, list| lists[list] = Hash.new(0) }
     Page.kept.where.not(edition_id: nil).includes(edition: :text).find_each(batch_size: 200) do |page|
       keep_levels(page)
-      words = CountedPage.keep(page)
+      words = words_of(page)
+      CountedPage.insert({ page_id: page.id, access_list_id: page.access_list_id, edition_id: page.edition_id, words: ActiveModel::Type::Binary::Data.new(Zlib.deflate(JSON.generate(words))) })
       words.each { |word, sections| sums[page.access_list_id][word] += sections }
     end
     sums.each { |list, words| words.each_slice(5000) { |some| WordCount.insert_all!(some.map { |word, sections| { word: word, access_list_id: list, sections: sections } }) } }
     sums.values.flat_map(&:keys).uniq.each_slice(5000) { |words| Word.keep(words - [ WordCount::ALL ]) }
+  end
+
+  def words_of(page)
+    sections = Section.where(page: page).order(:position).pluck(:title, :heading, :body)
+    title = Zuhause::Finding::Folding.words(sections.dig(0, 0).to_s)
+    counts = sections.each_with_index.flat_map { |(_title, heading, body), i| [ *(title if i.zero?), *Zuhause::Finding::Folding.words("#{heading}\n#{body}") ].uniq }.tally
+    counts.reject { |word, _count| word.length > Zuhause::Finding::Folding::LONGEST }.merge(WordCount::ALL => sections.size)
   end
 
   def keep_levels(page)

@@ -9,9 +9,10 @@ class Arrivals::LossesController < ApplicationController
     return render(partial: "arrivals/losses", locals: { losses: losses.counts }) unless params[:code]
 
     @code = params[:code].to_s
-    raise ActiveRecord::RecordNotFound unless losses.counts.key?(@code)
+    found = losses.of(@code)
+    raise ActiveRecord::RecordNotFound if found.empty?
 
-    @pagy = paged(losses.counts.fetch(@code), limit: PAGE)
-    @losses = losses.of(@code)[@pagy.offset, PAGE] || []
+    @pagy = paged(found.size, limit: PAGE)
+    @losses = found[@pagy.offset, PAGE] || []
   end
 end

@@ -1,6 +1,6 @@
 # All that could not be kept of what was brought in, by kind, with where it stood.
 class ArrivalLosses
-  Loss = Struct.new(:file, :detail, keyword_init: true)
+  Loss = Struct.new(:title, :path, :detail, keyword_init: true)
 
   # @param arrival [Arrival]
   def initialize(arrival)
@@ -15,7 +15,7 @@ class ArrivalLosses
 
   # @return [Array<Loss>]
   def of(code)
-    [].tap { |found| each { |file, each_code, detail| found << Loss.new(file: file, detail: detail.to_s) if each_code == code } }
+    [].tap { |found| each { |file, each_code, detail| found << Loss.new(title: file.title, path: file.path, detail: detail.to_s) if each_code == code } }
   end
 
   private
