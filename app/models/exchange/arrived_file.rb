@@ -78,7 +78,7 @@ class ArrivedFile < ApplicationRecord
   #
   # @param title [String]
   def retitle(title)
-    title, before = Zuhause::Document::Title.clean(title).first(Zuhause::Document::Title::LENGTH.end), self.title
+    title, before = Zuhause::Document::Title.clean(title).first(Zuhause::Document::Title::LENGTH.end), self.title.to_s
     return update_columns(title: title) if document["content"].empty? || title.downcase.include?(before.downcase)
 
     heading = { "type" => "heading", "content" => [ { "type" => "text", "text" => before } ] }
