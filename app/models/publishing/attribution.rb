@@ -43,7 +43,10 @@ class Attribution < ApplicationRecord
       return unless draft
 
       since = ->(runs) { Zuhause::Attribution.map(runs) { |person, number| [ person, number || edition.number ] } }
-      return STAGES.each { |stage| put(page, stage, edition.digest, since.call(draft.runs)) } if draft.digest == edition.digest && edition.draft_version
+      if draft.digest == edition.digest && edition.draft_version
+        body = compressed(since.call(draft.runs))
+        return STAGES.each { |stage| write(page, stage, edition.digest, body) }
+      end
 
       base = published || draft
       put(page, "edition", edition.digest, since.call(carried(page, base, edition.state, source: [ edition.author_id, edition.number ]).runs))
