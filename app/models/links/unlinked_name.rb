@@ -86,7 +86,7 @@ class UnlinkedName < ApplicationRecord
         found = still_there(found)
         where(page: found.keys).delete_all
         write(found, naming)
-        found.each_key { |page| connection.execute("INSERT INTO names_read (page_id, edition_id) VALUES (#{page.id.to_i}, #{page.edition_id.to_i}) ON CONFLICT (page_id) DO UPDATE SET edition_id = excluded.edition_id") }
+        note_read(found.keys)
       end
       pages.size
     end
@@ -121,6 +121,11 @@ class UnlinkedName < ApplicationRecord
         connection.execute("DELETE FROM names_read")
         KnownName.where(looked_for: false).update_all(looked_for: true)
       end
+    end
+
+    def note_read(pages)
+      rows = JSON.generate(pages.map { |page| [ page.id, page.edition_id ] })
+      connection.execute(sanitize_sql([ "INSERT INTO names_read (page_id, edition_id) SELECT value ->> 0, value ->> 1 FROM json_each(?) WHERE true ON CONFLICT (page_id) DO UPDATE SET edition_id = excluded.edition_id", rows ]))
     end
 
     def over?(ends)

@@ -18,7 +18,6 @@ module Zuhause
       private_constant :WORD, :BETWEEN, :LEFT_OUT, :MARKS
 
       Known = Struct.new(:name, :between, :exact)
-      NOWHERE = {}.freeze # in the tree
 
       # A stretch of text, its words, and where each begins.
       Run = Struct.new(:text, :words, :starts) do
@@ -26,7 +25,7 @@ module Zuhause
           starts[index] + words[index].length
         end
       end
-      private_constant :Known, :NOWHERE, :Run
+      private_constant :Known, :Run
 
       # @param text [String]
       # @param language [String, nil] by whose rules
@@ -80,7 +79,7 @@ module Zuhause
         @keys = Hash.new { |keys, word| keys[word] = Promised.key(word, language) }
         @tree, @words = {}, {}
         names.each { |name| put(name) }
-        @beginnings = Hash.new { |known, word| known[word] = @tree[@keys[word]] || NOWHERE }
+        @beginnings = Hash.new { |known, word| known[word] = @tree[@keys[word]] }
       end
 
       # Knows the names of something no more.
@@ -159,7 +158,7 @@ module Zuhause
 
       # @return [Array<Array(Integer, Integer, Object)>]
       def in_run(text)
-        written = text.scan(WORD)
+        written = written(text)
         heads = heads(written)
         return [] if heads.empty?
 
@@ -171,12 +170,19 @@ module Zuhause
       #
       # @return [Array<Integer>] where a name could stand, by its first two words
       def heads(written)
-        found = []
-        written.each_with_index do |word, i|
-          node = @beginnings[word]
-          found << i if !node.empty? && (node.key?(nil) || (i + 1 < written.size && node.key?(@keys[written[i + 1]])))
+        found, i = [], -1
+        while (i += 1) < written.size # of all that is done for a text this takes longest
+          node = @beginnings[written[i]] or next
+          found << i if node.key?(nil) || (i + 1 < written.size && node.key?(@keys[written[i + 1]]))
         end
         found
+      end
+
+      # All that stands in texts is taken apart here: the plain letters of most need no pattern, which takes three times as long.
+      #
+      # @return [Array<String>] its words
+      def written(text)
+        text.ascii_only? && !text.include?("'") ? text.tr("^A-Za-z0-9", " ").split : text.scan(WORD)
       end
 
       # @return [Array<Integer>] where each word begins
