@@ -32,8 +32,7 @@ class PageLinks
 
   # @return [Array<Array(Integer, Integer, Symbol)>] of which both ends are among these
   def among(ids)
-    there = ids.to_set
-    found(FROM, most: nil) { |rows| rows.where(among_numbers("reading", ids)) }.select { |_from, to, _use| there.include?(to) }.first(MOST)
+    found(FROM, most: nil) { |rows| rows.where(among_numbers("reading", ids)).where(among_numbers("led_to", ids, indexed: false)) }.first(MOST)
   end
 
   # @return [Array<Array(Integer, Integer, Symbol)>] all that there are
@@ -44,7 +43,8 @@ class PageLinks
   private
 
   def found(ways, most: MOST)
-    ways.map { |kind, tables| yield(links(kind, tables)).limit(most).distinct.pluck(Arel.sql("reading.id"), Arel.sql("led_to.id"), :use) }.reduce(:|).map { |from, to, use| [ from, to, use.to_sym ] }
+    rows = ways.map { |kind, tables| yield(links(kind, tables)).limit(most).distinct.pluck(Arel.sql("reading.id"), Arel.sql("led_to.id"), :use) }
+    rows.reject(&:empty?).reduce(:|).to_a.each { |row| row[2] = row[2].to_sym }
   end
 
   def links(kind, tables)
@@ -53,7 +53,10 @@ class PageLinks
   end
 
   # Written out: bound one by one they would take longer than the query.
-  def among_numbers(name, ids)
-    Arel::Nodes::In.new(Page.arel_table.alias(name)[:id], Arel.sql(ids.map(&:to_i).join(",")))
+  #
+  # @param indexed [Boolean] whether pages may be found by it; else it is only asked of those that are found
+  def among_numbers(name, ids, indexed: true)
+    number = Page.arel_table.alias(name)[:id]
+    Arel::Nodes::In.new(indexed ? number : Arel::Nodes::UnaryOperation.new("+", number), Arel.sql(ids.map(&:to_i).join(",")))
   end
 end

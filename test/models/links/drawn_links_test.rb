@@ -33,6 +33,6 @@ class DrawnLinksTest < ActiveSupport::TestCase
   end
 
   def steps(page, person, steps)
-    DrawnLinks.around(page, viewer(person), steps: steps).then { |drawn| drawn.map.steps.transform_keys { |id| drawn.page(id) } }
+    DrawnLinks.around(page, viewer(person), steps: steps).map.steps.transform_keys { |id| Page.find(id) }
   end
 end

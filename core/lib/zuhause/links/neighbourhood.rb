@@ -14,6 +14,7 @@ module Zuhause
       # @param steps [Integer] of {STEPS}
       def initialize(centre, pages, edges, steps:)
         @centre, @pages, @edges, @steps = centre, pages.to_h { |page| [ page.id, page ] }, edges, steps.clamp(STEPS.begin, STEPS.end)
+        @order = Hash.new { |known, id| known[id] = [ self.steps[id].abs, @pages[id].title.downcase, id.to_s ] }
       end
 
       # @return [Hash{Object=>Integer}] of each page that is met, how many steps away: below zero if it leads to the centre
@@ -52,14 +53,10 @@ module Zuhause
       # @return [Array<Array(Drawing::Door, Array<Object>)>] doors with the pages behind them
       def doors
         @doors ||= begin
-          groups = steps.keys.sort_by { |id| order(id) }.map { |id| [ id ] }
+          groups = steps.keys.sort_by(&@order).map { |id| [ id ] }
           (1..@steps).to_a.reverse.flat_map { |step| [ step, -step ] }.each { |step| groups = gathered(groups, step) if groups.size > MOST }
           groups.first(MOST).map { |ids| [ door(ids), ids ] }
         end
-      end
-
-      def order(id)
-        [ steps[id].abs, @pages[id].title.downcase, id.to_s ]
       end
 
       # Pages of one column and room behind one door.
@@ -82,7 +79,7 @@ module Zuhause
         rows = { door_of[@centre] => 0.0 }
         steps_out = by_step.keys.sort_by { |step| [ step.abs, step ] }
         ordered = steps_out.to_h do |step|
-          column = by_step[step].sort_by { |door, ids| [ hanging(ids, rows), door.more ? 1 : 0, order(ids.first) ] }.map(&:first)
+          column = by_step[step].sort_by { |door, ids| [ hanging(ids, rows), door.more ? 1 : 0, @order[ids.first] ] }.map(&:first)
           column.each_with_index { |door, i| rows[door.id] = i - ((column.size - 1) / 2.0) }
           [ step, column ]
         end
