@@ -10,11 +10,12 @@ class DrawnLinks
   # @param steps [Integer]
   def self.around(page, viewer, steps:)
     links = PageLinks.new(viewer)
-    edges = { from: 1, to: 0 }.flat_map { |way, other| walk(page.id, steps) { |ids| links.public_send(way, ids).map { |tie| [ tie, tie[other] ] } } }.uniq
+    asked = { from: [], to: [] }
+    edges = { from: 1, to: 0 }.flat_map { |way, other| walk(page.id, steps) { |ids| asked[way].concat(ids) && links.public_send(way, ids).map { |tie| [ tie, tie[other] ] } } }.uniq
     ids = [ page.id, *edges.flat_map { |from, to, _use| [ from, to ] } ].uniq
     numbers = Arel::Nodes::In.new(Page.arel_table[:id], Arel.sql(ids.map(&:to_i).join(","))) # written out: bound one by one they take long
     pages = sketches(Page.read_by(viewer).where(numbers))
-    new(pages, Zuhause::Links::Neighbourhood.new(page.id, pages.values, edges | links.among(ids.first(NEAR)), steps: steps))
+    new(pages, Zuhause::Links::Neighbourhood.new(page.id, pages.values, edges | links.among(ids.first(NEAR), from: ids.first(NEAR) - asked[:from]), steps: steps))
   end
 
   # @param room [Room]
@@ -61,7 +62,7 @@ class DrawnLinks
   # @param ids [Array<Integer>] of those that are to be shown
   # @return [Hash{Integer=>Page}]
   def pages(ids)
-    Page.where(id: ids).includes(:room).index_by(&:id)
+    Page.where(id: ids).select(:id, :public_id, :title, :room_id).index_by(&:id)
   end
 
   # @return [Hash{Integer=>Room}]

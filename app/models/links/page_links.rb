@@ -30,9 +30,12 @@ class PageLinks
     found(TO) { |rows| rows.where(among_numbers("led_to", ids)) }
   end
 
+  # @param from [Array<Integer>] those of them whose links are not known yet
   # @return [Array<Array(Integer, Integer, Symbol)>] of which both ends are among these
-  def among(ids)
-    found(FROM, most: nil) { |rows| rows.where(among_numbers("reading", ids)).where(among_numbers("led_to", ids, indexed: false)) }.first(MOST)
+  def among(ids, from: ids)
+    return [] if from.empty?
+
+    found(FROM, most: nil) { |rows| rows.where(among_numbers("reading", from)).where(among_numbers("led_to", ids, indexed: false)) }.first(MOST)
   end
 
   # @return [Array<Array(Integer, Integer, Symbol)>] all that there are
