@@ -90,7 +90,7 @@ module FreshnessHelper
 
   # By when a page is to be checked, as the facts line tells it.
   def check_fact(date)
-    return [ t("checks.unset"), t("checks.since", day: short_day(date.since)) ] unless date.due_on
+    return [ t("checks.unset"), t(date.confirmed? ? "checks.since" : "checks.since_first", day: short_day(date.since)) ] unless date.due_on
     return [ t("checks.overdue"), t("checks.overdue_since", day: short_day(date.due_on)) ] if date.over?
 
     [ t("checks.by"), t("checks.by_day", day: short_day(date.due_on)) ]

@@ -61,6 +61,11 @@ class CheckDate < ApplicationRecord
     Due.over?(due_on, today)
   end
 
+  # @return [Boolean] whether somebody has confirmed it; the first edition counts as it is, whoever published it
+  def confirmed?
+    !Edition.exists?(page_id: page_id, number: 1, published_at: base_at)
+  end
+
   # @param base_at [Time] when somebody confirmed it
   def begin_anew(base_at)
     self.base_at = base_at

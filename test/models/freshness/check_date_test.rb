@@ -41,8 +41,10 @@ class CheckDateTest < ActiveSupport::TestCase
     assert_equal due(80, 3), dues.last
     publish(@watch, by: @ana, at: days_ago(40), small: true)
     assert_equal due(80, 3), dues.last
+    assert_not CheckDate.find(@watch.id).confirmed?
     publish(@watch, by: @ana, at: days_ago(30))
     assert_equal due(30, 3), dues.last
+    assert_predicate CheckDate.find(@watch.id), :confirmed?
     check = Check.say(@watch.reload, by: @ana, note: "On the Heron.", at: days_ago(10))
     assert_equal [ due(10, 3), 4 ], [ dues.last, check.edition ]
     assert check.newest?

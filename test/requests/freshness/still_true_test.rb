@@ -37,6 +37,19 @@ class StillTrueRequestsTest < ActionDispatch::IntegrationTest
     assert_no_match(/should have said/, shown(@cem))
   end
 
+  test "what was only published is not told as confirmed" do
+    sign_in @ana
+    get page_path(@ice)
+    assert_select ".fact", /No check date\s*published on/
+    get page_checks_path(@ice)
+    assert_select ".lead", /It was first published on .* Nobody who keeps it has confirmed it since\./
+    post page_checks_path(@ice), params: { check: { note: "" } }
+    get page_path(@ice)
+    assert_select ".fact", /No check date\s*confirmed on/
+    get page_checks_path(@ice)
+    assert_select ".lead", /Somebody who keeps it last confirmed it/
+  end
+
   test "a page is marked as out of date, with what to read instead only for those who may" do
     sign_in @ben
     post page_out_of_date_mark_path(@ice), params: { mark: { see: "Shut", words: "Since May" } }
