@@ -7,7 +7,7 @@ const COUNTED = 400 // milliseconds after a key until words are counted
 export default class Counting {
   constructor({ part, words, editor }) {
     Object.assign(this, { part, words, editor })
-    editor.on("update", () => { this.soon ??= setTimeout(() => this.count(), pause(COUNTED)) })
+    editor.on("transaction", ({ transaction }) => { if (transaction.docChanged) this.soon ??= setTimeout(() => this.count(), pause(COUNTED)) }) // what others write, too
     this.count()
   }
 

@@ -23,7 +23,7 @@ export default class Outline {
     list.addEventListener("click", (event) => this.go(this.entry(event)))
     list.addEventListener("keydown", (event) => this.key(event))
     list.addEventListener("pointerdown", (event) => this.press(event))
-    editor.on("update", () => { this.soon ??= setTimeout(() => this.draw(), pause(DRAWN)) })
+    editor.on("transaction", ({ transaction }) => { if (transaction.docChanged) this.soon ??= setTimeout(() => this.draw(), pause(DRAWN)) }) // what others write, too
     this.draw()
   }
 

@@ -146,9 +146,13 @@ class WritingTest < ApplicationSystemTestCase
     save_text(@sheet.reload, "Before.\n\nOld words. Mine.", by: @tom)
     page.execute_script "document.dispatchEvent(new Event('visibilitychange'))"
     assert_selector ".ProseMirror", text: "Before.\nOld words. Mine."
+    assert_selector "[data-words-count]", text: "4 words"
     editor.send_keys " More."
     assert_state "saved"
     assert_equal "Before.\nOld words. Mine. More.", saved_text
+    save_text(@sheet.reload, "## Sooner\n\nBefore.\n\n## Later\n\nOld words. Mine. More.", by: @tom)
+    page.execute_script "document.dispatchEvent(new Event('visibilitychange'))"
+    assert_selector "[data-outline-list] button", text: "Later"
   end
 
   test "a sign-in that expired loses nothing" do
