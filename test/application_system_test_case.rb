@@ -12,7 +12,7 @@ Capybara.register_driver(:chromium) do |app|
   ChromiumDriver.new(app, browser: :chrome, options: Chromium.options, service: Chromium.service)
 end
 Capybara.server = :puma, { Silent: true, Threads: "1:5" }
-Capybara.default_max_wait_time = 8
+Capybara.default_max_wait_time = 20
 Capybara.enable_aria_label = true
 
 class ApplicationSystemTestCase < ActionDispatch::SystemTestCase

@@ -2,7 +2,7 @@ ENV["RAILS_ENV"] ||= "test"
 require_relative "../config/environment"
 require "rails/test_help"
 
-require Rails.root.join("core/test/support/amounts")
+%w[amounts ending].each { |name| require Rails.root.join("core/test/support", name) }
 Rails.root.glob("test/support/**/*.rb").sort.each { |file| require file }
 
 # Each process makes a database of its own; one left from before would be emptied table by table, which breaks the

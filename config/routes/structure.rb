@@ -33,7 +33,6 @@ resources :pages, path: "p", only: %i[new create show], concerns: :accessible do
     resource :split, only: %i[new create]
     resource :placement, only: %i[edit update]
     resource :title, only: %i[edit update]
-    resource :other_names, only: :update, path: "names"
     resource :binning, only: %i[new create destroy]
     resource :put_aside, only: %i[new create destroy], path: "aside"
     resource :erasure, only: %i[new create]

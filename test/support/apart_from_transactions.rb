@@ -23,7 +23,7 @@ module ApartFromTransactions
         House.current.touch # takes the lock
         thread = Thread.new { (Thread.current[:held_up] = true) && ApplicationRecord.connection_pool.with_connection { act.call } }
         thread.report_on_exception = false # it is raised where its value is asked for
-        Timeout.timeout(20) { waits.pop }
+        Timeout.timeout(180) { waits.pop }
         yield
       end
       thread.value

@@ -33,7 +33,7 @@ class TwoWriters
   MARKDOWN
   PLACES = ".ProseMirror :is(p, h2, h3, h4, h5, pre, dt)".freeze
   ACTS = %i[word word word line item strong take_away move undo_nothing].freeze
-  WAIT = 60 # seconds, until all has come together
+  WAIT = 120 # seconds, until all has come together
 
   attr_reader :typed
 
@@ -75,7 +75,7 @@ class TwoWriters
 
   def open(driver)
     driver.get(@address)
-    Selenium::WebDriver::Wait.new(timeout: 20).until { driver.find_elements(css: "[data-ready=true]").any? }
+    Selenium::WebDriver::Wait.new(timeout: 60).until { driver.find_elements(css: "[data-ready=true]").any? }
   end
 
   # What each shows, word by word.
@@ -97,7 +97,7 @@ class TwoWriters
       driver.execute_script("window.dispatchEvent(new Event('pagehide'))")
       driver.navigate.refresh
       driver.switch_to.alert.accept rescue nil
-      Selenium::WebDriver::Wait.new(timeout: 20).until { driver.find_elements(css: "[data-ready=true]").any? }
+      Selenium::WebDriver::Wait.new(timeout: 60).until { driver.find_elements(css: "[data-ready=true]").any? }
     end
   end
 

@@ -13,7 +13,11 @@ class OtherNamesTest < ActionDispatch::IntegrationTest
   end
 
   def call_it(*names, page: @page)
-    patch "/p/#{page.to_param}/names", params: { names: names.join("\n") }
+    rename page.reload.title, *names, page: page
+  end
+
+  def rename(title, *names, page: @page)
+    patch "/p/#{page.to_param}/title", params: { page: { title: title }, names: names.join("\n") }
   end
 
   test "are kept one a line, shown under the title, and changed as a whole" do
@@ -37,6 +41,22 @@ class OtherNamesTest < ActionDispatch::IntegrationTest
       assert_select "textarea#other_names", text: Regexp.new(Regexp.escape(names.last))
       assert_equal [ "Brow" ], @page.other_names.reload.map(&:name)
     end
+  end
+
+  test "and a new title are given at once, or neither is" do
+    rename "Brow", "Gangway in ice", "Ice walk"
+    follow_redirect!
+    assert_select ".also", text: "Also called: Gangway in ice and Ice walk"
+    assert_equal "Brow", @page.reload.title
+    [ [ "Plank", "plank" ], [ "", "Board" ] ].each do |title, name|
+      rename title, name
+      assert_response :unprocessable_entity
+      assert_select "input[name='page[title]'][value=?]", title
+      assert_select "textarea#other_names", text: name
+      assert_equal [ "Brow", [ "Gangway in ice", "Ice walk" ] ], [ @page.reload.title, @page.other_names.reload.map(&:name) ]
+    end
+    patch "/p/#{@page.to_param}/title", params: { page: { title: "Plank" } }
+    assert_equal [ "Plank", 2 ], [ @page.reload.title, @page.other_names.count ], "who gives no names leaves them"
   end
 
   test "lead to the page in the list under the field, in finding and in the choice of what to link to" do

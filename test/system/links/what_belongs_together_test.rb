@@ -26,7 +26,7 @@ class WhatBelongsTogetherTest < ApplicationSystemTestCase
 
     visit edit_page_title_path(@drills)
     fill_in "names", with: "Fire practice"
-    click_on "Keep the names"
+    click_on "Rename"
     assert_text "Also called: Fire practice"
     assert_accessible
     find("#find").send_keys "practice"

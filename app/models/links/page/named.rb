@@ -9,6 +9,17 @@ module Page::Named
     after_update(if: :saved_change_to_title?) { KnownName.follow_names(self) }
   end
 
+  # Gives it a title, and its other names in place of those that it had: both or neither.
+  #
+  # @param names [Array<String>, nil] nil leaves them
+  # @return [Boolean] false, with errors and nothing changed, if one of them will not do
+  def call_by(title, names, by:, at: Time.current)
+    transaction do
+      done = rename(title, by: by, at: at) && (names.nil? || name_also(names, by: by, at: at))
+      done || raise(ActiveRecord::Rollback)
+    end || false
+  end
+
   # Gives it these other names, in place of those that it had: it is found and linked by them from then on. Links to a name that goes
   # lead here still.
   #
