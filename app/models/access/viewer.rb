@@ -13,7 +13,7 @@ class Viewer
     @house = house
     @kept = Kept.new
     @subject = person ? person.to_viewer(groups) : Zuhause::Access::Viewer.outside
-    @list_ids, @listed = {}, {}
+    @list_ids, @listed, @seeing = {}, {}, {}
   end
 
   def signed_in?
@@ -45,6 +45,18 @@ class Viewer
   # What is read by it, see Page.read_by, as a condition on the table of pages under any name.
   def reading(table)
     listed(table, :read).and(table[:bin_root_id].eq(nil)).and(table[:edition_id].not_eq(nil))
+  end
+
+  # What gives a sight by the rules of Zuhause::Access::Sight, as a condition on pages that are not in the bin: asked of many times on
+  # one screen, and worked out once.
+  #
+  # @param sight [Symbol]
+  # @return [Arel::Nodes::Node]
+  def seeing(sight)
+    @seeing[sight] ||= begin
+      rules = Zuhause::Access::Sight.giving(sight).reject { |rule| rule.reviewer && reviewed_ids.empty? }
+      Page.arel_table[:bin_root_id].eq(nil).and(Arel::Nodes::Grouping.new(rules.map { |rule| by_rule(rule) }.inject(:or)))
+    end
   end
 
   # @param place [Room, Page]
@@ -113,6 +125,12 @@ class Viewer
   end
 
   attr_reader :kept
+
+  def by_rule(rule)
+    pages = Page.arel_table
+    held = [ listed(pages, rule.level), (pages[:id].in(reviewed_ids) if rule.reviewer), (pages[:edition_id].not_eq(nil) if rule.published) ]
+    Arel::Nodes::And.new(held.compact)
+  end
 
   # Whoever stands in for somebody does so for some days.
   def kept_of_reviews(name, &block)

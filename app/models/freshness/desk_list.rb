@@ -104,7 +104,7 @@ class DeskList
 
       all = Remark.kept.firsts.joins(:page)
       all = all.where(page_id: @scope.pages.select(:id)) if @scope.pages
-      all.merge(Page.seen_by(viewer).in_care).where(draft: false).or(all.merge(Page.drafts_seen_by(viewer).in_care))
+      all.merge(Page.in_care).where(Remark.arel_table[:draft].eq(false).and(viewer.seeing(:edition)).or(viewer.seeing(:draft)))
     end
 
     private

@@ -48,20 +48,21 @@ class DeskScope
     @keeps_any = Page.kept.giving(viewer, :keep).exists?
   end
 
-  # @return [Array<Room>] that can be chosen: those with pages that the viewer reads
+  # @return [Array<Array(String, String)>] names and public ids of rooms that can be chosen: those with pages that the viewer reads
   def rooms
-    ids = viewer.kept_fetch([ :rooms_read, viewer.person&.id ], of: %i[people lists rooms pages]) { Page.read_by(viewer).in_earnest.distinct.pluck(:room_id).freeze }
-    Room.in_use.where(id: ids).in_order
+    viewer.kept_fetch([ :rooms_read, viewer.person&.id, I18n.locale ], of: %i[people lists rooms pages]) do
+      Room.in_use.where(id: Page.read_by(viewer).in_earnest.distinct.pluck(:room_id)).in_order.map { |room| [ room.name, room.public_id ].freeze }.freeze
+    end
   end
 
   # @return [Array<Array(String, String)>] names and public ids of those who keep something, as far as the viewer meets them
   def people
     return [] unless viewer.active_member?
 
-    ids = viewer.kept_fetch([ :keepers_met, viewer.person&.id ], of: %i[people lists rooms pages]) do
+    viewer.kept_fetch([ :keepers_met, viewer.person&.id ], of: %i[people lists rooms pages]) do
       keeping = AccessListEntry.where(level: :keep).lasting.where(access_list_id: Page.read_by(viewer).in_earnest.select(:access_list_id))
-      (keeping.distinct.pluck(:person_id) | Membership.where(group_id: keeping.select(:group_id)).distinct.pluck(:person_id)).compact.freeze
+      ids = (keeping.distinct.pluck(:person_id) | Membership.where(group_id: keeping.select(:group_id)).distinct.pluck(:person_id)).compact
+      Person.active.where(role: "member", id: ids).by_name.pluck(:name, :public_id).freeze
     end
-    Person.active.where(role: "member", id: ids).by_name.pluck(:name, :public_id)
   end
 end

@@ -11,7 +11,8 @@ class PromisedPages
 
   # @return [Integer] titles
   def count
-    wanted.distinct.count(:target_id)
+    titles = Reference.of_kind(:promise).select(:target_id).distinct
+    Reference.from(titles, :titles).where("titles.target_id NOT IN (?)", kept.select(:title)).where(seen.where('"references".target_id = titles.target_id').arel.exists).count
   end
 
   # @return [Array<Wanted>]
@@ -38,7 +39,11 @@ class PromisedPages
 
   # A title is kept for the viewer only by a page that they see.
   def wanted
-    SeenReferences.of(Reference.of_kind(:promise), @viewer, within: @within).where.not(target_id: kept.select(:title))
+    seen.where.not(target_id: kept.select(:title))
+  end
+
+  def seen
+    SeenReferences.of(Reference.of_kind(:promise), @viewer, within: @within)
   end
 
   # Few are, of all pages.

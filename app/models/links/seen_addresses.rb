@@ -18,7 +18,9 @@ class SeenAddresses
 
   # @return [Integer]
   def count
-    filtered.distinct.count(:target_id)
+    return filtered.distinct.count(:target_id) if @filter == "unchecked" # most have no row of their own
+
+    WebAddress.where(state: states).where(references.where("target_id = web_addresses.address").arel.exists).count
   end
 
   # @return [Hash{String=>Integer}] addresses by state
@@ -35,11 +37,19 @@ class SeenAddresses
 
   private
 
+  def references
+    SeenReferences.of(Reference.of_kind(:web), @viewer, within: @within)
+  end
+
   def seen
-    SeenReferences.of(Reference.of_kind(:web), @viewer, within: @within).joins("LEFT JOIN web_addresses ON web_addresses.address = target_id")
+    references.joins("LEFT JOIN web_addresses ON web_addresses.address = target_id")
   end
 
   def filtered
-    seen.where("#{STATE} IN (?)", @filter == "told" ? WebAddress::TOLD : [ @filter ])
+    seen.where("#{STATE} IN (?)", states)
+  end
+
+  def states
+    @filter == "told" ? WebAddress::TOLD : [ @filter ]
   end
 end

@@ -10,6 +10,11 @@ module SeenReferences
   def self.of(references, viewer, within: nil)
     all = references.joins(JOIN)
     all = all.where('+"references".page_id IN (?)', within.select(:id)) if within # which is no way to find them by
-    all.merge(Page.read_by(viewer)).where(stage: "edition").or(all.merge(Page.drafts_seen_by(viewer)).where(stage: "draft"))
+    all.where(of_stage("edition", viewer.reading(Page.arel_table)).or(of_stage("draft", viewer.seeing(:draft))))
   end
+
+  def self.of_stage(stage, seen)
+    Reference.arel_table[:stage].eq(stage).and(seen)
+  end
+  private_class_method :of_stage
 end
