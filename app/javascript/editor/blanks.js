@@ -14,6 +14,9 @@ function blanks(doc) {
   return found
 }
 
+// Whether a blank, and nothing else, is chosen: it waits to be typed over.
+export const blankChosen = ({ doc, selection: { from, to } }) => blanks(doc).some((blank) => blank.from === from && blank.to === to)
+
 const within = (blank, { from, to }) => blank.from <= from && blank.to >= to
 
 // In a table Tab goes to the next cell and chooses what is in it, unless one is on a blank; in a list it hops as well.

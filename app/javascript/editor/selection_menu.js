@@ -1,6 +1,7 @@
 import { Extension } from "@tiptap/core"
 import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state"
 import { setHidden } from "./after_paint"
+import { blankChosen } from "./blanks"
 
 // The small menu that stands above chosen text.
 class SelectionMenu {
@@ -15,7 +16,7 @@ class SelectionMenu {
   update(view) {
     const { selection } = view.state
     const chosen = selection instanceof TextSelection && !selection.empty && !selection.$from.parent.type.spec.code
-    setHidden(this.menu, !chosen || !view.editable)
+    setHidden(this.menu, !chosen || !view.editable || blankChosen(view.state))
     if (this.menu.hidden) return
     const frame = this.menu.offsetParent.getBoundingClientRect()
     const start = view.coordsAtPos(selection.from)

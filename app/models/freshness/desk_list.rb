@@ -197,7 +197,7 @@ class DeskList
     private
 
     def all
-      scoped(Page.kept.giving(viewer, :write).in_care).left_joins(:edition).joins(:draft).where("pages.edition_id IS NULL OR editions.draft_version IS NOT drafts.version").where(drafts: { created_at: ...LEFT.days.ago })
+      scoped(Page.kept.giving(viewer, :write).in_care).unpublished.where(drafts: { created_at: ...LEFT.days.ago })
         .where.not(id: Review.open_still.select(:page_id)).where.not(id: TimedPublication.select(:page_id))
     end
 

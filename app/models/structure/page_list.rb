@@ -105,7 +105,7 @@ class PageList
   end
 
   def drafts
-    seen.giving(viewer, :write).left_joins(:edition).joins(:draft).where("pages.edition_id IS NULL OR editions.draft_version IS NOT drafts.version")
+    seen.giving(viewer, :write).unpublished
   end
 
   def aside

@@ -24,6 +24,25 @@ class DraftsTest < ActionDispatch::IntegrationTest
     assert_equal [], json
   end
 
+  test "at the front door stands what one has begun to write, until it is published, or one may not write it any more" do
+    fresh = new_page("Bunkering", above: @room, by: @ida, publish: false)
+    save_text(fresh.reload, "By day.", by: @ida)
+    save_text(@page.reload, "Sand first.", by: @tom)
+    rows = lambda do |who|
+      sign_in who
+      get "/"
+      css_select("ul.rows a[href$='/draft/edit']").map(&:text)
+    end
+    assert_equal [ [ "Bunkering" ], [ "Gangway in ice" ] ], [ rows[@ida], rows[@tom] ], "the words of others wait with them"
+    save_text(@page.reload, "Sand and grit first.", by: @ida)
+    assert_equal [ "Gangway in ice", "Bunkering" ], rows[@ida]
+    @page.reload.publish(version: @page.draft.version, by: @ida)
+    assert_equal [ [ "Bunkering" ], [] ], [ rows[@ida], rows[@tom] ]
+    save_text(fresh.reload, "By day and night.", by: @tom)
+    @room.grant(holder(@tom), :read)
+    assert_equal [], rows[@tom]
+  end
+
   test "a guest who writes can name whom they meet, and nobody else" do
     gerd = person("Gerd Moll", role: "guest")
     @page.grant(holder(gerd), :write)

@@ -100,6 +100,10 @@ class DailyWritingTest < ApplicationSystemTestCase
     editor.send_keys :tab, "We bunker at dawn", :tab, "3 May"
     assert_selector ".ProseMirror .notice", text: "Decided: We bunker at dawn, on 3 May, by who."
     saved
+    editor.send_keys :tab
+    assert_no_selector "[data-selection-menu]" # a chosen blank waits to be typed over
+    editor.send_keys %i[shift left]
+    assert_selector "[data-selection-menu]"
     assert_selector ".ProseMirror var", text: "who"
     editor.send_keys [ :control, :enter ]
     assert_selector ".publish-words", text: "blanks have not been filled in"

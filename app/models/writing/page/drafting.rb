@@ -12,6 +12,10 @@ module Page::Drafting
     has_many :drafts
     has_many :disputes
     belongs_to :draft, optional: true # none only while a page is being made
+
+    # Whose draft says something that no edition does, and of these the ones that somebody wrote at, the latest first.
+    scope :unpublished, -> { left_joins(:edition).joins(:draft).where("pages.edition_id IS NULL OR editions.draft_version IS NOT drafts.version") }
+    scope :unfinished_by, ->(person) { unpublished.where(id: Changer.where(person: person).select(:page_id)).order("drafts.created_at DESC", :id) }
   end
 
   # @raise [ActiveRecord::RecordNotFound] if the page has been erased since it was read
