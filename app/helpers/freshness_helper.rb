@@ -1,5 +1,7 @@
 # Whether pages are still true, in words and drawings.
 module FreshnessHelper
+  include DeskAddresses
+
   ICONS = { reviews: "list-checks", questions: "circle-help", proposals: "quote", notes: "message-square", unhelped: "megaphone", overdue: "calendar-clock", near: "calendar-clock", outdated: "history", passed: "calendar-clock",
             changed: "link", unread: "eye", unkept: "user", scheduled: "calendar-clock", unfinished: "pencil", promised: "pencil", broken: "triangle-alert", addresses: "globe", loose: "signpost", names: "tag" }.freeze
   MENDED_BY = { edit: :edit?, check: :check?, outdate: :outdate?, put_aside: :put_aside?, bin: :bin? }.freeze
@@ -8,16 +10,8 @@ module FreshnessHelper
     ICONS.fetch(name)
   end
 
-  # Where a list of the desk is.
   def desk_list_path_for(name, scope)
-    case name
-    when :promised then desk_promised_index_path(scope.to_params)
-    when :broken then desk_broken_index_path(scope.to_params)
-    when :addresses then desk_addresses_path(scope.to_params)
-    when :loose then desk_loose_index_path(scope.to_params)
-    when :names then desk_names_path(scope.to_params)
-    else desk_list_path(name, scope.to_params)
-    end
+    desk_list_address(name, :path, scope.to_params)
   end
 
   # @param scope [DeskScope]

@@ -1,5 +1,7 @@
 # What the house writes to people, in their own language.
 class HouseMailer < ActionMailer::Base
+  include DeskAddresses
+
   default from: -> { ENV.fetch("HOUSE_MAIL", "house@localhost") }
 
   def choose_password(person, token)
@@ -75,7 +77,7 @@ class HouseMailer < ActionMailer::Base
   def desk(person, counts)
     stop = stop_url(Stopping.token(person, reason: Stopping::DESK))
     headers["List-Unsubscribe"], headers["List-Unsubscribe-Post"] = "<#{stop}>", "List-Unsubscribe=One-Click"
-    lines = I18n.with_locale(person.language) { counts.map { |name, count| "- #{I18n.t("desks.show.lists.#{name}", count: count)}" }.join("\n") }
+    lines = I18n.with_locale(person.language) { counts.map { |name, count| "- #{I18n.t("desks.show.lists.#{name}", count: count)}\n  #{desk_list_address(name, :url, of: "mine")}" }.join("\n") }
     write(person, secret: stop[%r{/stop/(.+)\z}, 1], lines: lines, address: desk_url(of: "mine"), settings: edit_profile_news_setting_url, stop: stop)
   end
 

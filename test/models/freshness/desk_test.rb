@@ -68,7 +68,7 @@ class MaintenanceDeskTest < ActiveSupport::TestCase
     assert_empty letters(monday(7) + 7.days), "Ana's pages need none, and Ben's hour is another"
     assert_equal %w[Ben], letters(monday(9) + 7.days)
     body = SentMail.last.body
-    assert_includes body, "2 checks are overdue"
+    assert_includes body, "- 2 checks are overdue\n  http://localhost:3000/desk/lists/overdue?of=mine\n"
     assert_no_match(/Grit|Pay/, body, "titles are told where one is asked who one is")
     Stopping.at(Stopping.token(@ben, reason: Stopping::DESK)).stop
     assert_empty letters(monday(9) + 14.days)
