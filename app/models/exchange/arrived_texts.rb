@@ -35,7 +35,7 @@ class ArrivedTexts
     case READERS[File.extname(path).downcase] || File.extname(path).downcase
     when ".opf" then { manifest: Zuhause::Exchange::Manifest.read(upload.read).to_h }
     when ".ncx" then { list: Zuhause::Exchange::Manifest.list(upload.read) }
-    when :html then surveyed(Zuhause::Exchange::Survey.of(Upload.text(upload.read)))
+    when :html then surveyed(Zuhause::Exchange::Survey.of(Upload.text(upload.read)), path)
     when :markdown then contents_of(Upload.text(upload.read), path)
     end
   rescue Zuhause::Document::Invalid
@@ -44,14 +44,19 @@ class ArrivedTexts
 
   private
 
-  def surveyed(survey)
-    lists = survey.lists.select(&:contents)
+  def surveyed(survey, path)
+    lists = contents?(path) && survey.leading? ? survey.lists : survey.lists.select(&:contents)
     { title: survey.title, words: survey.words, parts: survey.parts.map(&:to_a), rels: survey.rels, on: survey.leads_on, lists: lists.map(&:items), within: lists.map(&:within) }
+  end
+
+  # @return [Boolean] whether it stands for a folder, or is called as what tells what is in one
+  def contents?(path)
+    Zuhause::Exchange::FolderTree.front(path) || File.basename(path, ".*").match?(/\A(?:contents|toc|summary|nav|sidebar)\z/i)
   end
 
   # A list of contents in a text that is called so, or stands for a folder.
   def contents_of(markdown, path)
-    return unless Zuhause::Exchange::FolderTree.front(path) || File.basename(path, ".*").match?(/\A(?:contents|toc|summary|nav|sidebar)\z/i)
+    return unless contents?(path)
 
     survey = Zuhause::Exchange::Survey.of(CommonMarker.render_html(Zuhause::Exchange::FrontMatter.new(markdown).text))
     { words: 0, parts: [], rels: {}, lists: survey.lists.map(&:items) }

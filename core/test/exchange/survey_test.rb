@@ -17,6 +17,11 @@ class SurveyTest < Minitest::Test
     assert_nil survey("<body>Go to b</body>").leads_on
   end
 
+  def test_what_is_little_more_than_links_to_others
+    list = "<ul><li><a href=a.html>Salt and grit</a><li><a href=b.html>Ice</a></ul>"
+    assert_equal [ true, true, false, false, false ], [ list, "<p>Three more words</p>#{list}", "<p>#{"word " * 5}</p>#{list}", "<a href='#a'>Salt</a>", "" ].map { |body| survey("<body>#{body}</body>").leading? }
+  end
+
   private
 
   def survey(html)

@@ -3,7 +3,7 @@ module Arrival::Settling
   # What is known of a text only once all are read: what most titles end with, and which links lead nowhere.
   def settle
     titles = files.texts.where(problem: nil).pluck(:path, :title).to_h
-    Zuhause::Exchange::CommonEnding.without(heads.slice(*titles.keys)).each { |path, title| files.where(path: path).update_all(title: title) if title && heads[path] == titles[path] }
+    Zuhause::Exchange::CommonPart.without(heads.slice(*titles.keys)).each { |path, title| files.where(path: path).update_all(title: title) if title && heads[path] == titles[path] }
     tell_apart
     links = ArrivedLinks.new(self)
     files.texts.where(problem: nil).find_each do |file|
@@ -16,7 +16,7 @@ module Arrival::Settling
 
   # A heading that several begin with is the title of none, where they call themselves otherwise.
   def tell_apart
-    own = Zuhause::Exchange::CommonEnding.without(heads.compact)
+    own = Zuhause::Exchange::CommonPart.without(heads.compact)
     files.texts.where(problem: nil, path: own.keys).pluck(:title, :path).group_by(&:first).each_value do |alike|
       paths = alike.map(&:last)
       next if paths.one? || own.values_at(*paths).uniq.size < paths.size

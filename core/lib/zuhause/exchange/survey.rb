@@ -91,6 +91,14 @@ module Zuhause
         @elements.select { |_element, part| keys.include?(part.key) || shapes.include?(part.shape) }.keys
       end
 
+      # @return [Boolean] whether it is little more than links to others
+      def leading?
+        return false unless @root
+
+        leading = @root.css("body a[href]").reject { |link| link["href"].start_with?("#") }.sum { |link| link.text.scan(WORD).size }
+        leading.positive? && leading * 2 >= @words
+      end
+
       # @return [Array<List>] those that lead to something
       def lists
         return [] unless @root
