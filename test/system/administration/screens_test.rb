@@ -146,6 +146,20 @@ class ScreensTest < ApplicationSystemTestCase
     assert_accessible
   end
 
+  test "at phone width the menu of a room opens within the screen" do
+    ida = person("Ida Karlow")
+    room = new_room("On Board", keeper: ida)
+    sign_in_as ida
+    narrow
+    visit "/rooms/#{room.public_id}"
+    within("main") { find("summary", text: "More").click }
+    assert_link "All pages"
+    left, right = page.evaluate_script("(({ left, right }) => [left, right])(document.querySelector('main .menu-list').getBoundingClientRect())")
+    assert_operator left, :>=, 0
+    assert_operator right, :<=, 390
+    assert_accessible
+  end
+
   private
 
   def open_menu(entry)
