@@ -1,6 +1,6 @@
 # What is known of a text only once all are read.
 module Arrival::Settling
-  # What is known of a text only once all are read: what most titles end with, and which links lead nowhere.
+  # What is known of a text only once all are read: what most titles share at one end, and which links lead nowhere.
   def settle
     titles = files.texts.where(problem: nil).pluck(:path, :title).to_h
     Zuhause::Exchange::CommonPart.without(heads.slice(*titles.keys)).each { |path, title| files.where(path: path).update_all(title: title) if title && heads[path] == titles[path] }

@@ -42,9 +42,9 @@ module Zuhause
       def initialize(root)
         @root = root
         @elements = {}.compare_by_identity
-        @parts, @words, @linked, @mains = [], 0, 0, 0
+        @parts, @words, @linked, @leading, @mains = [], 0, 0, 0, 0
         body = root&.at_css("body")
-        walk(body, false) if body
+        walk(body, nil) if body
       end
 
       # @return [Integer] words of the whole text
@@ -93,10 +93,7 @@ module Zuhause
 
       # @return [Boolean] whether it is little more than links to others
       def leading?
-        return false unless @root
-
-        leading = @root.css("body a[href]").reject { |link| link["href"].start_with?("#") }.sum { |link| link.text.scan(WORD).size }
-        leading.positive? && leading * 2 >= @words
+        @leading.positive? && @leading * 2 >= @words
       end
 
       # @return [Array<List>] those that lead to something
@@ -112,7 +109,8 @@ module Zuhause
 
       private
 
-      # Parts in the order in which they begin, with what is in them.
+      # Parts in the order in which they begin, with what is in them. +linked+ is :elsewhere within a link to another text, :here within
+      # one to the same, or nil.
       def walk(element, linked)
         said = +""
         element.children.each do |node|
@@ -127,7 +125,7 @@ module Zuhause
         return "[#{File.basename(node["src"].to_s)}]" if node.name == "img"
         @mains += 1 if MAIN.include?(node.name)
         name = title?(node)
-        return walk(node, linked || (node.name == "a" && !node["href"].nil?)) unless PARTS.include?(node.name) || name
+        return walk(node, linked || link(node)) unless PARTS.include?(node.name) || name
 
         before = [ @mains, @linked ]
         @parts << (part = Part.new(shape: (shape(node) unless name), from: @words, name: name || nil))
@@ -141,6 +139,13 @@ module Zuhause
         said
       end
 
+      # @return [Symbol, nil] where it leads
+      def link(node)
+        return unless node.name == "a" && node["href"]
+
+        node["href"].start_with?("#") ? :here : :elsewhere
+      end
+
       # The only heading of its level, before all else but links to neighbours: it may be what the page is called, or the manual.
       def title?(node)
         node.name == "h1" && @words <= BEFORE && (@only ||= @root.css("h1").size) == 1
@@ -150,6 +155,7 @@ module Zuhause
         words = text.scan(WORD)
         @words += words.size
         @linked += words.size if linked
+        @leading += words.size if linked == :elsewhere
         words.empty? ? "" : "#{words.join(" ")}\n"
       end
 
