@@ -877,7 +877,6 @@ FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
  ON DELETE CASCADE);
 CREATE INDEX "index_text_dates_on_page_id_and_day" ON "text_dates" ("page_id", "day");
-CREATE INDEX "index_text_dates_on_day" ON "text_dates" ("day");
 CREATE TABLE IF NOT EXISTS "help_answers" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "page_id" integer NOT NULL, "person_id" integer NOT NULL, "helped" boolean NOT NULL, "words" varchar DEFAULT '' NOT NULL, "created_at" datetime(6) NOT NULL, "seen_at" datetime(6), CONSTRAINT "fk_rails_921ca83c8d"
 FOREIGN KEY ("page_id")
   REFERENCES "pages" ("id")
@@ -911,8 +910,6 @@ FOREIGN KEY ("page_id")
 CREATE INDEX "index_tour_stops_on_page_id" ON "tour_stops" ("page_id");
 CREATE UNIQUE INDEX "index_tour_stops_on_tour_id_and_page_id" ON "tour_stops" ("tour_id", "page_id");
 CREATE INDEX "index_readings_on_page_id_and_read_at" ON "readings" ("page_id", "read_at");
-CREATE INDEX index_references_inserts ON "references" (target_id, page_id) WHERE "use" = 'insert' AND stage = 'edition';
-CREATE INDEX index_references_cites ON "references" (target_id, page_id) WHERE "use" = 'cite' AND stage = 'edition';
 CREATE TRIGGER versions_references_come AFTER INSERT ON "references" WHEN new.stage <> 'draft' BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_references_go AFTER DELETE ON "references" WHEN old.stage <> 'draft' BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
 CREATE TRIGGER versions_references_change AFTER UPDATE ON "references" WHEN new.stage <> 'draft' BEGIN INSERT INTO versions VALUES ('links', random()) ON CONFLICT (name) DO UPDATE SET number = excluded.number; END;
@@ -929,7 +926,12 @@ CREATE TRIGGER versions_forwardings_change AFTER UPDATE ON forwardings BEGIN INS
 CREATE INDEX "index_pages_on_access_list_id" ON "pages" ("access_list_id", "bin_root_id", "edition_id", "room_id");
 CREATE TRIGGER counted_pages_change AFTER UPDATE OF words ON counted_pages BEGIN INSERT INTO word_counts (word, access_list_id, sections) SELECT key, new.access_list_id, value FROM json_each(counted_differences(old.words, new.words)) WHERE true ON CONFLICT (word, access_list_id) DO UPDATE SET sections = sections + excluded.sections; DELETE FROM word_counts WHERE access_list_id = new.access_list_id AND sections <= 0 AND word IN (SELECT key FROM json_each(counted_differences(old.words, new.words)) WHERE value < 0); END;
 CREATE TRIGGER counted_pages_stay_in_their_list BEFORE UPDATE OF access_list_id ON counted_pages WHEN new.access_list_id <> old.access_list_id BEGIN SELECT RAISE(ABORT, 'what is counted for another list is counted anew'); END;
+CREATE INDEX index_references_inserts ON "references" (target_id, page_id, target_kind, "use", stage) WHERE "use" = 'insert' AND stage = 'edition';
+CREATE INDEX index_references_cites ON "references" (target_id, page_id, target_kind, "use", stage) WHERE "use" = 'cite' AND stage = 'edition';
+CREATE INDEX "index_check_dates_on_base_at" ON "check_dates" ("base_at");
+CREATE INDEX "index_text_dates_on_day_and_page_id" ON "text_dates" ("day", "page_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261202000022'),
 ('20261201000021'),
 ('20261201000020'),
 ('20261127000019'),

@@ -3,8 +3,7 @@
 class Care
   Reasons = Zuhause::Freshness::Reasons
 
-  USED = %w[insert cite].to_h { |use| [ use, "\"references\".\"use\" = '#{use}' AND \"references\".stage = 'edition'" ] }.freeze
-  private_constant :USED
+  include Rows
 
   # @param viewer [Viewer]
   # @param pages [ActiveRecord::Relation<Page>, nil] of which; nil for all that the viewer reads
@@ -20,7 +19,17 @@ class Care
   # @param name [Symbol] of Reasons::TABLE; or :near, for what is soon to be checked, or :changed, for sources and inserts together
   # @return [ActiveRecord::Relation<Page>]
   def pages_with(name)
-    pages.where(send(name))
+    pages.where(id: send(name))
+  end
+
+  # In one query for all of them.
+  #
+  # @param names [Array<Symbol>] as for {#pages_with}
+  # @return [Hash{Symbol=>Integer}]
+  def counts(names)
+    found = Arel::Table.new(:found)
+    all = pages.from(found_by(names).as("found")).joins("CROSS JOIN pages").where(Page.arel_table[:id].eq(found[:id]))
+    names.zip(all.pick(*names.each_index.map { |i| Arel::Nodes::NamedFunction.new("TOTAL", [ found[:reason].eq(i) ]) })).to_h.transform_values(&:to_i)
   end
 
   # @param some [Array<Page>] of those
@@ -53,134 +62,104 @@ class Care
     (@today << Reasons::UNREAD).in_time_zone(Time.zone_default) + 1.day
   end
 
-  # For which pages each holds, as conditions.
+  # Ids of the pages for which each holds.
 
   def overdue
-    of_rows(CheckDate.overdue(@today))
+    ids_of(CheckDate.overdue(@today))
   end
 
   def near
-    of_rows(CheckDate.near(@today))
+    ids_of(CheckDate.near(@today))
   end
 
   def outdated
-    of_rows(OutOfDateMark)
+    ids_of(OutOfDateMark.all)
   end
 
   def unkept
-    Page.arel_table[:access_list_id].in((viewer.list_ids(:read) - kept_lists).to_a)
+    Page.where(access_list_id: (viewer.list_ids(:read) - kept_lists).to_a).select(:id)
   end
 
   def unread
-    lately = Reading.where("readings.page_id = pages.id").where(read_at: unread_since..)
-    of_rows(CheckDate.where(base_at: ...unread_since)).and(lately.arel.exists.not)
+    lately = Reading.where("readings.page_id = check_dates.page_id").where(read_at: unread_since..)
+    ids_of(CheckDate.where(base_at: ...unread_since).where(lately.arel.exists.not))
   end
 
   def sources
-    of_rows(changed_sources)
+    ids_of(changed_sources)
   end
 
   def inserts
-    of_rows(changed_inserts)
+    ids_of(changed_inserts)
   end
 
   # Cites works, or shows pages, that have changed since.
   def changed
-    among(Page.from("(#{changed_sources.select("\"references\".page_id AS id").to_sql} UNION #{changed_inserts.select("\"references\".page_id AS id").to_sql}) AS pages").select(:id))
+    Page.from("(#{sources.to_sql} UNION ALL #{inserts.to_sql}) AS pages").select(:id)
   end
 
   def asked
-    among(Page.from("(#{voices.to_sql}) AS pages").group(:id).having("COUNT(*) >= ?", Reasons::ASKED).select(:id))
+    Page.from("(#{voices.to_sql}) AS pages").group(:id).having("COUNT(*) >= ?", Reasons::ASKED).select(:id)
   end
 
   def broken
-    Page.arel_table[:id].in(broken_rows.map(&:first).uniq)
+    Page.where(id: broken_rows.map(&:first).uniq).select(:id)
   end
 
   def gone
-    of_rows(gone_addresses)
+    ids_of(gone_addresses)
   end
 
   def passed
-    of_rows(passed_days)
+    ids_of(passed_days)
+  end
+
+  # Each page once for each reason; in the order in which pages lie, so that they are quickly read.
+  def found_by(names)
+    one_after_another(names.map { |name| send(name) }).project(:id, :reason).group(:id, :reason)
   end
 
   # @param rows [ActiveRecord::Relation] of what belongs to a page
-  def of_rows(rows)
-    among(rows.select(rows.arel_table[:page_id]))
+  def ids_of(rows)
+    rows.select(rows.arel_table[:page_id].as("id"))
   end
 
-  # @param ids [ActiveRecord::Relation] that gives ids of pages
-  def among(ids)
-    Page.arel_table[:id].in(ids.arel)
-  end
-
-  # Rows that each reason is found by: of which page, and what.
-
-  # Of a use that few references are of: they are found by an index of their own, which wants its condition in so many words.
-  #
-  # @param use [String] of {USED}
-  def used(use)
-    Reference.where(USED.fetch(use)).joins('CROSS JOIN check_dates ON check_dates.page_id = "references".page_id')
-  end
-
-  def changed_sources
-    used("cite").from('sources CROSS JOIN "references" INDEXED BY index_references_cites').where('"references".target_id = sources.public_id').where("sources.updated_at > check_dates.base_at AND sources.updated_at <> sources.created_at")
-  end
-
-  # Shown live, and published anew since, small changes apart.
-  def changed_inserts
-    used("insert").from('"references" INDEXED BY index_references_inserts').where(target_kind: "page").joins('CROSS JOIN pages AS shown ON shown.public_id = "references".target_id')
-             .where(viewer.reading(Page.arel_table.alias("shown")))
-             .where(Edition.where("editions.page_id = shown.id AND NOT editions.small AND editions.published_at > check_dates.base_at").arel.exists)
-  end
-
-  # Each a question without an answer, or a reader whom it did not help.
-  def voices
-    Page.from("(#{open_questions.select("remarks.page_id AS id").to_sql} UNION ALL #{HelpAnswer.waiting.select("help_answers.page_id AS id").to_sql}) AS pages").select(:id)
-  end
-
-  def open_questions
-    Remark.kept.firsts.of_kind("question").where(standing: "open", draft: false).where.not(page_id: nil)
-  end
-
-  # @return [Array<Array(Integer, String)>] pages, and where their links lead and nothing is
-  def broken_rows
-    @broken_rows ||= BrokenLinks.new(viewer, within: @within).rows_of_editions
-  end
-
-  def gone_addresses
-    Reference.from('web_addresses CROSS JOIN "references"').from_editions.where(target_kind: "web").where("web_addresses.state = 'gone' AND \"references\".target_id = web_addresses.address")
-  end
-
-  def passed_days
-    TextDate.joins("JOIN check_dates ON check_dates.page_id = text_dates.page_id").where(day: ...@today).where("text_dates.day >= check_dates.since")
-  end
-
-  # What is known of each, in a query for each kind.
+  # What is known of each: all that is told of some in one query, and for each its days.
   #
   # @param ids [Array<Integer>]
   def facts_of(ids)
     return {} if ids.empty? # no index can be asked for what is nothing
 
-    counts, marks = counts_of(ids), of(OutOfDateMark, ids).pluck(:page_id).to_set
-    read, days = of(Reading, ids).group(:page_id).maximum(:read_at), of(passed_days, ids).pluck(:page_id, :day).group_by(&:first)
+    told, read = told_of(ids), read_of(ids)
+    broken = broken_rows.map(&:first).tally
     standing(ids).to_h do |id, list, due_on, since|
-      [ id, Zuhause::Freshness::Facts.new(due_on, since, marks.include?(id), kept_lists.include?(list), read[id]&.then { |at| day(at) }, *counts.map { |found| found.fetch(id, 0) }, days[id]&.map(&:last) || []) ]
+      outdated, days, *counts = told.map { |found| found[id] }
+      sources, inserts, questions, unhelped, gone = counts.map { |found| found&.size || 0 }
+      [ id, Zuhause::Freshness::Facts.new(due_on, since, !outdated.nil?, kept_lists.include?(list), read[id], sources, inserts, questions, unhelped, broken.fetch(id, 0), gone, days&.map { |day| dates[day] } || []) ]
     end
   end
 
   # Of some thousand pages few days are told: each is read once.
-  def standing(ids)
-    days = Hash.new { |read, day| read[day] = day && Date.iso8601(day) }
-    rows = of(CheckDate, ids).joins(:page).select("pages.id", "pages.access_list_id", :due_on, :since)
-    CheckDate.connection.select_rows(rows.arel).map { |id, list, due_on, since| [ id, list, days[due_on], days[since] ] }
+  def dates
+    @dates ||= Hash.new { |read, day| read[day] = day && Date.iso8601(day) }
   end
 
-  # @return [Array<Hash{Integer=>Integer}>] in the order of the facts
-  def counts_of(ids)
-    [ of(changed_sources, ids).group(:page_id).distinct.count(:target_id), of(changed_inserts, ids).group(:page_id).distinct.count(:target_id), of(open_questions, ids).group(:page_id).count,
-      of(HelpAnswer.waiting, ids).group("help_answers.page_id").count, broken_rows.map(&:first).tally, of(gone_addresses, ids).group(:page_id).distinct.count(:target_id) ]
+  def standing(ids)
+    rows = of(CheckDate, ids).joins(:page).select("pages.id", "pages.access_list_id", :due_on, :since)
+    CheckDate.connection.select_rows(rows.arel).map { |id, list, due_on, since| [ id, list, dates[due_on], dates[since] ] }
+  end
+
+  # @return [Hash{Integer=>Date}] when each was read last
+  def read_of(ids)
+    rows = of(Reading, ids).group(:page_id).select(:page_id, "unixepoch(MAX(readings.read_at))")
+    Reading.connection.select_rows(rows.arel).to_h { |id, at| [ id, Time.zone_default.at(at).to_date ] }
+  end
+
+  # @return [Array<Hash{Integer=>Array}>] of each kind by page
+  def told_of(ids)
+    kinds = [ [ OutOfDateMark.all, :page_id ], [ passed_days, :day ], [ changed_sources, :target_id ], [ changed_inserts, :target_id ], [ open_questions, :id ], [ HelpAnswer.waiting, :id ], [ gone_addresses, :target_id ] ]
+    all = one_after_another(kinds.map { |rows, what| of(rows, ids).distinct.select(rows.arel_table[:page_id].as("id"), rows.arel_table[what].as("what")) }).project(:reason, :id, :what)
+    kinds.map { {} }.tap { |found| Page.connection.select_rows(all).each { |kind, id, what| (found[kind][id] ||= []) << what } }
   end
 
   # Rows of those pages; as one list, since some thousand numbers each by itself would take longer than the query.
@@ -188,7 +167,12 @@ class Care
     rows.where(Arel::Nodes::In.new(rows.arel_table[:page_id], Arel.sql("SELECT value FROM json_each(?)", JSON.generate(ids))))
   end
 
-  def day(time)
-    time.in_time_zone(Time.zone_default).to_date
+  # What several relations find, in one query: each row with the place of its relation among them, as its reason.
+  #
+  # @param relations [Array<ActiveRecord::Relation>] with columns of the same names
+  # @return [Arel::SelectManager] from the table "one"
+  def one_after_another(relations)
+    each = relations.each_with_index.map { |rows, i| Arel::SelectManager.new(rows.arel.as("rows")).project(Arel.sql("rows.*"), Arel.sql(i.to_s).as("reason")).ast }
+    Arel::SelectManager.new(Arel::Nodes::TableAlias.new(each.reduce { |some, more| Arel::Nodes::UnionAll.new(some, more) }, "one"))
   end
 end

@@ -33,6 +33,7 @@ class Desk
   # @return [Integer]
   def count(name)
     return said.fetch(name) if DeskList::Remarks::KINDS.key?(name)
+    return reasons.fetch(name) if GROUPS[:pages].include?(name)
     return list(name).count unless GROUPS[:linking].include?(name)
 
     name == :loose ? kept_loose : linking(name).count
@@ -59,6 +60,11 @@ class Desk
   # In one query for all kinds of what is said.
   def said
     @said ||= DeskList::Remarks.counts(scope)
+  end
+
+  # In one query for all reasons.
+  def reasons
+    @reasons ||= care.counts(GROUPS[:pages])
   end
 
   # Looking for loose pages goes through all that one reads: what was found is kept until something leads elsewhere.

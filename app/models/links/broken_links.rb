@@ -42,7 +42,7 @@ class BrokenLinks
 
   # @return [Integer] of targets
   def count
-    @all ? all.size : erased.size + binned.size + parts_gone.size + files.size
+    @all ? all.size : erased.size + binned.size + parts_told.size + files.size
   end
 
   # @return [Array<Broken>]
@@ -52,13 +52,9 @@ class BrokenLinks
 
   # @return [Array<Array(Integer, String)>] published pages, and what each leads to that is not there
   def rows_of_editions
-    whole, told = [ *erased, *binned ].map(&:id), [ *parts_gone.map(&:first), *files.map(&:target) ].to_set
-    published = Reference.from_editions
+    whole, published = [ *erased, *binned ].map(&:id), Reference.from_editions
     rows = whole.any? ? references_of(published.where(target_kind: "page", target_id: whole)).distinct.pluck(:page_id, Arel.sql("'page:' || target_id")) : []
-    return rows if told.empty?
-
-    parts = references_of(published.where("part_gone")).distinct.pluck(:page_id, :target) + gone_files(Reference.of_kind(:file).from_editions).distinct.pluck(:page_id, :target)
-    rows + parts.select { |_page, target| told.include?(target) }
+    rows + [ gone_parts(published), gone_files(published.of_kind(:file)) ].flat_map { |gone| gone.distinct.pluck(:page_id, :target) }
   end
 
   private
@@ -90,22 +86,26 @@ class BrokenLinks
   end
 
   def parts
-    rows = parts_gone
+    rows = parts_told
     pages = Page.where(public_id: rows.map { |target, *| id_of(target) }).includes(:edition).index_by(&:public_id)
     rows.map { |target, count, label| Broken.new(:part, target, pages.fetch(id_of(target)), label, count) }
   end
 
-  # Of pages that the viewer sees.
-  def parts_gone
-    there = Page.seen_by(@viewer).where('pages.public_id = "references".target_id')
-    grouped(seen.where("part_gone").where(there.arel.exists))
+  def parts_told
+    grouped(gone_parts(Reference.in_texts))
   end
 
-  # A file that is there and closed to the viewer is no broken link.
   def files
     grouped(gone_files(Reference.of_kind(:file).in_texts)).map { |target, count, label| Broken.new(:file, target, nil, label, count) }
   end
 
+  # Of pages that the viewer sees.
+  def gone_parts(some)
+    there = Page.seen_by(@viewer).where('pages.public_id = "references".target_id')
+    references_of(some).where("part_gone").where(there.arel.exists)
+  end
+
+  # A file that is there and closed to the viewer is no broken link.
   def gone_files(some)
     references_of(some).where.not(target_id: PageFile.select(:public_id))
   end
