@@ -31,6 +31,6 @@ module DisputesHelper
 
   def dispute_sides(dispute)
     names = Person.where(public_id: dispute.value.map(&:first)).pluck(:public_id, :name).to_h
-    dispute.value.map { |by, words| t("disputes.side", who: names[by] || t("happenings.somebody"), words: words.strip.truncate(60)) }.to_sentence
+    dispute.value.map { |by, words| t("disputes.side", who: names[by] || t("happenings.somebody"), words: words.strip.truncate(60, omission: "…")) }.to_sentence
   end
 end

@@ -13,7 +13,7 @@ module TalkHelper
   def remark_short(remark, told, length)
     return t("remarks.removed") if remark.removed?
 
-    Zuhause::Talk::Words.parts(remark.body).map { |part| plain_part(part, told) }.join.tr("\n", " ").truncate(length)
+    Zuhause::Talk::Words.parts(remark.body).map { |part| plain_part(part, told) }.join.tr("\n", " ").truncate(length, omission: "…")
   end
 
   def remark_author(remark)
@@ -80,7 +80,7 @@ module TalkHelper
     case part.kind
     when :person then tag.span("@#{mentioned(told.person(part.value))}", class: "mention")
     when :page then (page = told.page(part.value)) ? link_to(page.title, page_path(page, anchor: ("b-#{part.block}" if part.block))) : t("document.page_title.hidden")
-    when :site then link_to(part.value.truncate(60), part.value, rel: "noopener noreferrer nofollow", class: "link-away")
+    when :site then link_to(part.value.truncate(60, omission: "…"), part.value, rel: "noopener noreferrer nofollow", class: "link-away")
     else part.value
     end
   end

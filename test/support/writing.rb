@@ -43,7 +43,7 @@ module Writing
   def publish
     saved
     editor.send_keys [ :control, :enter ]
-    fill_in "What has changed?", with: "More"
+    fill_in "note", with: "More"
     within("[data-publish-panel]") { click_on "Publish" }
     assert_text "is published."
   end

@@ -56,6 +56,6 @@ class Pages::MarkdownsController < ApplicationController
 
   # Not by "t", which would escape what a key named "html" says.
   def said(reports)
-    reports.map { |report| { line: report.line || 1, words: I18n.t("markup.reports.#{report.code}", detail: report.detail.truncate(60)) } }
+    reports.map { |report| { line: report.line || 1, words: I18n.t("markup.reports.#{report.code}", detail: report.detail.truncate(60, omission: "…")) } }
   end
 end

@@ -15,7 +15,7 @@ class Pages::TextsController < ApplicationController
     text, kept = read(upload)
     return refuse("#{text.name} #{t("arrivals.problems.#{text.problem}")}") if text.problem
 
-    render json: { content: text.document["content"], files: keep(kept), file: as_file?(upload), lost: text.reports.map { |report| I18n.t("markup.reports.#{report["code"]}", detail: report["detail"].to_s.truncate(TOLD)) } }, status: :created
+    render json: { content: text.document["content"], files: keep(kept), file: as_file?(upload), lost: text.reports.map { |report| I18n.t("markup.reports.#{report["code"]}", detail: report["detail"].to_s.truncate(TOLD, omission: "…")) } }, status: :created
   end
 
   private

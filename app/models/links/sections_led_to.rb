@@ -38,7 +38,7 @@ class SectionsLedTo
   def parts(document, counts = self.counts)
     Zuhause::Document::Walk.blocks(document).select { |block| counts.key?(block.dig("attrs", "id")) }.map do |block|
       name = block.dig("attrs", "name").presence || block.dig("attrs", "title").presence || Zuhause::Document::Text.of(block).squish
-      Part.new(block.dig("attrs", "id"), name.truncate(LONGEST), counts.fetch(block.dig("attrs", "id")))
+      Part.new(block.dig("attrs", "id"), name.truncate(LONGEST, omission: "…"), counts.fetch(block.dig("attrs", "id")))
     end
   end
 

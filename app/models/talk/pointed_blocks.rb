@@ -12,7 +12,7 @@ module PointedBlocks
       text = Zuhause::Document::Text.of(block).squish
       next unless OUTER.include?(block["type"]) || (Zuhause::Document::Schema::NODES.fetch(block["type"]).textblock? && text.present?)
 
-      Block.new(block.dig("attrs", "id"), block["type"], text.truncate(LONGEST))
+      Block.new(block.dig("attrs", "id"), block["type"], text.truncate(LONGEST, omission: "…"))
     end
   end
 end

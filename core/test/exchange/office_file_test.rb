@@ -54,6 +54,19 @@ class OfficeFileTest < Minitest::Test
     assert_equal [ [ :comment, "Is that so?" ], [ :sheet, "Ternholm Ferries" ] ], file.reports.map { |one| [ one.code, one.detail ] }
   end
 
+  def test_what_says_what_a_picture_shows_is_marked_whatever_its_style_is_called
+    styles = %(<w:styles xmlns:w="#{W}"><w:style w:type="paragraph" w:styleId="Beschriftung"><w:name w:val="caption"/></w:style><w:style w:type="paragraph" w:styleId="Text"><w:name w:val="Body Text"/></w:style></w:styles>)
+    body = %w[Beschriftung Text Beschriftung].map { |style| %(<w:p><w:pPr><w:pStyle w:val="#{style}"/></w:pPr><w:r><w:t>said</w:t></w:r></w:p>) }.join
+    sign = Zuhause::Markup::OfficeCaptions::SIGN
+    assert_equal [ "#{sign}said", "said", "#{sign}said" ], texts(docx(body, "word/styles.xml" => styles))
+  end
+
+  def test_pictures_beside_what_is_marked_stay
+    styles = %(<w:styles xmlns:w="#{W}"><w:style w:styleId="Caption"><w:name w:val="caption"/></w:style></w:styles>)
+    drawn = %(<w:p><w:r><mc:AlternateContent><mc:Choice><w:drawing/></mc:Choice><mc:Fallback><w:pict/></mc:Fallback></mc:AlternateContent></w:r></w:p>)
+    assert_includes part(OfficeFile.new(docx(%(#{drawn}<w:p><w:pPr><w:pStyle w:val="Caption"/></w:pPr></w:p>), "word/styles.xml" => styles)).bytes, "word/document.xml"), "<w:pict/>"
+  end
+
   def test_what_needs_no_change_stays_as_it_is
     plain = docx(paragraph("said"))
     assert_same plain, OfficeFile.new(plain).bytes

@@ -39,6 +39,23 @@ class OfficeHTMLTest < Minitest::Test
     end
   end
 
+  def test_words_below_a_picture_that_say_so_are_its_caption
+    sign = Zuhause::Markup::OfficeCaptions::SIGN
+    [ "<p class=MsoCaption>The <b>lamp</b></p>", "<p>#{sign}The <b>lamp</b></p>" ].each do |caption|
+      figure, after = figures("<p><img src=a.png alt=Lamp></p>#{caption}<p>After</p>")
+      assert_equal [ "figure", "The lamp", [ "strong" ] ], [ figure["type"], Zuhause::Document::Text.of(figure), figure["content"].last["marks"].map { |mark| mark["type"] } ]
+      assert_equal "paragraph", after["type"]
+    end
+  end
+
+  def test_such_words_elsewhere_are_words_and_no_sign_stays
+    sign = Zuhause::Markup::OfficeCaptions::SIGN
+    [ "<p>Words <img src=a.png></p><p>#{sign}Lamp</p>", "<p>#{sign}Lamp</p><p><img src=a.png></p>", "<p><img src=a.png><img src=b.png></p><p>#{sign}Lamp</p>", "<ul><li>#{sign}Lamp</li></ul>" ].each do |html|
+      doc = { "type" => "doc", "content" => figures(html) }
+      assert_includes Zuhause::Document::Walk.blocks(doc).map { |node| [ node["type"], Zuhause::Document::Text.of(node) ] }, %w[paragraph Lamp], html
+    end
+  end
+
   def test_contents_lists_and_headings_that_lead_to_each_other_are_none
     [ "<ul><li><a name=t1 href=#s1>1</a> Intro</li></ul><p><a name=s1 href=#t1>1</a> Intro</p>", "<p>See <a name=t1 href=#s1>1</a></p><h2><a name=s1 href=#t1>1</a> Intro</h2>", "<p>See <a name=t1 href=#s1>1</a></p><div><a name=s1 href=#t1>1</a><h2>Intro</h2></div>",
       "<p>See <a name=t1 href=#s1>1</a></p><p>Chapter <a name=s1 href=#t1>1</a></p>", "<p>See <a href=#s1>1</a></p><p><a name=s1>1</a> Intro</p>" ].each do |html|
@@ -52,6 +69,11 @@ class OfficeHTMLTest < Minitest::Test
   end
 
   private
+
+  # Where every picture is known.
+  def figures(html)
+    Zuhause::Markup::HTMLReader.read(html, picture: ->(_address, _words) { "abcdefghjk" }).doc["content"]
+  end
 
   def read(html)
     Zuhause::Markup::HTMLReader.read(html)

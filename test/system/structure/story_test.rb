@@ -137,7 +137,7 @@ class StoryTest < ApplicationSystemTestCase
 
   def publish(note)
     click_on "Publish", exact: true
-    fill_in "What has changed?", with: note
+    fill_in "note", with: note
     within("[data-publish-panel]") { click_on "Publish" }
     assert_selector ".said", text: "is published."
   end

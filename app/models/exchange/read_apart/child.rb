@@ -50,6 +50,6 @@ class ReadApart::Child
 
   # @return [String] the last of what it said of faults
   def fault
-    File.read(@said).lines.grep_v(/\A\s+from/).last(5).join.truncate(1000)
+    File.read(@said).lines.grep_v(/\A\s+from/).last(5).join.truncate(1000, omission: "…")
   end
 end

@@ -16,7 +16,7 @@ module Page::Told
   def undescribed
     figures = Zuhause::Document::Walk.blocks(draft.document).select { |block| block["type"] == "figure" && block.dig("attrs", "file") && block.dig("attrs", "alt").to_s.strip.empty? }
     names = page_files.where(public_id: figures.map { |figure| figure.dig("attrs", "file") }).pluck(:public_id, :name).to_h
-    figures.map { |figure| Zuhause::Document::Text.of(figure).strip.presence&.truncate(60) || names[figure.dig("attrs", "file")] || I18n.t("document.nodes.figure") }
+    figures.map { |figure| Zuhause::Document::Text.of(figure).strip.presence&.truncate(60, omission: "…") || names[figure.dig("attrs", "file")] || I18n.t("document.nodes.figure") }
   end
 
   # Passages that are published, shown elsewhere, and gone from the draft.

@@ -20,7 +20,7 @@ module Room::Owned
 
     # @return [String] what it is called until its owner calls it something else
     def own_name(person, name)
-      I18n.with_locale(person.language) { I18n.t("rooms.own.name", name: name.truncate(60)) }
+      I18n.with_locale(person.language) { I18n.t("rooms.own.name", name: name.truncate(60, omission: "…")) }
     end
 
     private

@@ -54,7 +54,7 @@ module Remark::Asked
     said = Zuhause::Talk::Words.typed(body) { |id| Person.find_by(public_id: id)&.name }
     title, rest = said.split("\n", 2)
     transaction do
-      page = Page.begin(title: title.to_s.truncate(80), above: place, by: by, at: at)
+      page = Page.begin(title: title.to_s.truncate(80, omission: "…"), above: place, by: by, at: at)
       raise ActiveRecord::RecordInvalid, page unless page.persisted?
 
       document = Zuhause::Markup::MarkdownReader.read([ (title if title.to_s.length > 80), rest ].compact.join("\n")).doc

@@ -38,6 +38,7 @@ module Zuhause
         zip = Zip::File.open_buffer(StringIO.new(bytes)) # given a block it would be written anew
         @form = MAIN.find { |name, _form| zip.find_entry(name) }&.last or return
         @parts = FORMS.fetch(@form)
+        @captions = OfficeCaptions.new(styles_of(zip))
         zip.each { |entry| look(entry) if entry.file? }
         @bytes = written(zip) if @changed.any?
       end
@@ -51,7 +52,7 @@ module Zuhause
 
         given = entry.get_input_stream.read.to_s
         xml = strict?(given) ? loosened(given) : given
-        xml = unboxed(xml) || xml if name.match?(@parts[:text])
+        xml = readied(xml) || xml if name.match?(@parts[:text])
         @changed[name] = xml unless xml.equal?(given)
         tell(name, xml)
       end
@@ -65,19 +66,31 @@ module Zuhause
         STRICT.reduce(xml) { |text, (strict, usual)| text.gsub(strict, usual) }.sub(/(<w:document\b[^>]*?) w:conformance="strict"/, "\\1")
       end
 
-      # @return [String, nil] the part with what its text boxes hold after the paragraphs that they hang on; nil without any
-      def unboxed(xml)
-        return unless xml.match?(/txbxContent|draw:text-box/)
+      # Told in the usual form, whichever it is: the names alone are looked at.
+      def styles_of(zip)
+        entry = zip.find_entry("word/styles.xml") if @form == :docx
+        entry && entry.size <= LARGEST ? entry.get_input_stream.read.to_s : ""
+      end
+
+      # @return [String, nil] the part with what its text boxes hold after the paragraphs that they hang on, and captions marked; nil
+      #   without any
+      def readied(xml)
+        return unless xml.match?(/txbxContent|draw:text-box/) || @captions.in?(xml)
 
         root = Nokogiri::XML(xml, &:huge)
         return if root.errors.any? # what is broken is better left to whoever mends it
 
+        changed = [ unbox(root), @captions.mark(root) ].any?
+        root.to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML) if changed
+      end
+
+      def unbox(root)
+        return false unless root.at_xpath("//*[local-name() = 'txbxContent' or local-name() = 'text-box']")
+
         root.xpath("//*[local-name() = 'AlternateContent'][*[local-name() = 'Choice']]/*[local-name() = 'Fallback']").each(&:remove)
         boxes = root.xpath("//*[local-name() = 'txbxContent'] | //*[local-name() = 'text-box'][not(.//*[local-name() = 'image'])]").to_a
-        return if boxes.empty?
-
         boxes.reverse_each { |box| take_out(box) }
-        root.to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML)
+        boxes.any?
       end
 
       # The last comes first: so those of one paragraph keep their order, and what is within another goes along with it.

@@ -42,6 +42,7 @@ module Zuhause
         yield root if root && block_given?
         OfficeTasks.mend(root) if root
         OfficeLists.mend(root) if root
+        OfficeCaptions.mend(root) if root
         HTMLPictures.mend(root).each { |address| report(:drawn_link, address) } if root
         look_at_the_foot(root) if root
         look_over(root) if root
