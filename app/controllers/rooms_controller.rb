@@ -51,6 +51,6 @@ class RoomsController < ApplicationController
   # Two steps down where that fits on a screen.
   def open_branches
     pages = @plan.top.items.filter_map(&:page)
-    pages.size + @plan.top.items.sum { |item| item.size.to_i } > OPEN ? {} : Branch.load(viewer, @room, Page.seen_by(viewer).where(room: @room).to_a)
+    pages.size + @plan.top.items.sum { |item| item.size.to_i } > OPEN ? {} : Branch.load(viewer, @room, Page.seen_by(viewer).where(room: @room).to_a).transform_keys(&:id)
   end
 end

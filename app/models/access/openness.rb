@@ -4,9 +4,9 @@ class Openness
   Told = Struct.new(:name, :only, :guests, keyword_init: true)
 
   class << self
-    # @param places [Array<Room, Page>]
+    # @param places [Array<Room, Page, Branch::Leaf>]
     # @param viewer [Viewer]
-    # @return [Hash{Room, Page=>Array(Symbol|Integer, Integer)}] :anyone, :everyone, :only_me or how many people, and how many of them
+    # @return [Hash{Room, Page, Branch::Leaf=>Array(Symbol|Integer, Integer)}] :anyone, :everyone, :only_me or how many people, and how many of them
     #   are guests
     def of(places, viewer)
       found = places.map { |place| key(place) }.uniq.index_with { |key| viewer.kept_fetch([ :openness, *key ], of: %i[people lists]) { nil } }

@@ -6,6 +6,22 @@ class Branch
 
   Item = Struct.new(:page, :signpost, :size, :address, keyword_init: true)
 
+  # A page as the plan shows it. Of all that somebody has opened they are kept by the thousand: there is no more to it than that.
+  Leaf = Struct.new(:id, :public_id, :title, :icon, :access_list_id, :lowest_to_see, :published) do
+    # @param page [Page]
+    def self.of(page)
+      new(page.id, page.public_id, page.title, page.icon, page.access_list_id, page.lowest_to_see, page.published?).freeze
+    end
+
+    def published?
+      published
+    end
+
+    def to_param
+      Page::Addressed.param(title, public_id)
+    end
+  end
+
   COLUMNS = %i[id public_id title ancestry position access_list_id edition_id room_id bin_root_id icon].freeze
 
   # @param above [Array<Room, Page>] places of one room that the viewer sees
@@ -14,13 +30,13 @@ class Branch
     Loading.new(viewer, room, above).branches
   end
 
-  # The same, of branches that are kept as long as nothing in the plan changes.
+  # The same, with what is in them kept as long as nothing in the plan changes: of pages, their leaves.
   def self.kept(viewer, room, above)
     key = ->(place) { [ :branch, viewer.person&.id, room.id, (place.id if place.is_a?(Page)) ] }
     missing, found = [], {}
     above.each { |place| found[place] = viewer.kept_fetch(key.call(place), of: OF) { missing << place && nil } }
     loaded = missing.any? ? load(viewer, room, missing) : {}
-    above.index_with { |place| found[place] || viewer.kept_put(key.call(place), loaded.fetch(place), of: OF) }
+    above.index_with { |place| new(place, found[place] || viewer.kept_put(key.call(place), loaded.fetch(place).in_leaves, of: OF)) }
   end
   OF = %i[people lists rooms pages signposts].freeze
   private_constant :OF
@@ -41,10 +57,16 @@ class Branch
     @items.empty?
   end
 
+  # @return [Array<Item>] all of them
+  def in_leaves
+    @items.map { |item| item.page ? Item.new(page: Leaf.of(item.page), size: item.size).freeze : item }.freeze
+  end
+
   # Where to begin, so that one of some pages is among those shown.
-  # @param pages [Set<Page>]
+  # @param pages [Array<Page>]
   def beginning_for(pages)
-    at = @items.index { |item| item.page && pages.include?(item.page) }
+    ids = pages.map(&:id)
+    at = @items.index { |item| item.page && ids.include?(item.page.id) }
     at && at >= MOST ? at - (MOST / 2) : 0
   end
 

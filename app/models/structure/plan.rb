@@ -14,10 +14,10 @@ class Plan
     branches.fetch(room)
   end
 
-  # @param page [Page]
+  # @param page [Page, Branch::Leaf]
   # @return [Branch, nil] what is below it, if it is on the way
   def below(page)
-    branches.find { |place, _branch| place == page }&.last
+    branches.find { |place, _branch| place.is_a?(Page) && place.id == page.id }&.last
   end
 
   # @return [Integer] where a branch begins to be shown, so that the way is seen

@@ -11,7 +11,12 @@ module Page::Addressed
   end
 
   def to_param
-    [ Page::Addressed.slug(title), public_id ].compact_blank.join("-")
+    Page::Addressed.param(title, public_id)
+  end
+
+  # @return [String] the last part of an address
+  def self.param(title, public_id)
+    [ slug(title), public_id ].compact_blank.join("-")
   end
 
   MOST_SLUGS = 20_000 # that are remembered
