@@ -11,7 +11,9 @@ class PageChoicesController < ApplicationController
     title, part = params[:q].to_s.split("#", 2)
     found = pages(title).to_a
     look_at(found)
-    render json: part ? headings(found, part) : found.map { |page| { **told(page), room: page.room.name } }
+    return render(json: headings(found, part)) if part
+
+    render json: [ *promised(title), *found.map { |page| { **told(page), room: page.room.name } } ]
   end
 
   private
@@ -36,6 +38,12 @@ class PageChoicesController < ApplicationController
     pages = like.empty? ? titled : titled.or(Page.seen_by(viewer).where(id: named.select(:page_id)))
     start = "#{Page.sanitize_sql_like(words.join(" "))}%"
     pages.includes(:room).order(Arel.sql(Page.sanitize_sql([ "pages.title LIKE ? DESC, pages.title", start ]))).limit(MOST)
+  end
+
+  # What others promise by that very title, for whoever could promise it too: it stands before pages whose titles only hold its words.
+  def promised(title)
+    one = PromisedPages.new(viewer).find(title) if params[:promised] && title.present?
+    one ? [ { promised: one.wording, note: t("links.wanted_by", count: one.pages) } ] : []
   end
 
   # Whom a page is open to is told to members: whoever links to it sees whom it leads there.

@@ -20,16 +20,18 @@ const inside = (address, below, made) => {
 }
 const plan = (address, words, made) => ({ words: words.in_plan, only: true, open: inside(address, "", made) })
 
-// What a link leads to: a page one may read or, behind "#", a heading of it; an address; or, last of all, a page that is
-// only promised. own gives the headings of this page.
+const promise = (words, title, note) => ({ target: `promise:${title}`, title, words: words.promise.replace("%{title}", title), note, promise: true })
+
+// What a link leads to: a page one may read or, behind "#", a heading of it; an address; a page that is only promised, first of
+// all where others promise it by that title, and last of all otherwise. own gives the headings of this page.
 export const links = (address, words, own) => (text) => {
   if (WEB.test(text)) return [{ target: text, title: text, words: words.address.replace("%{address}", text) }]
   if (text.startsWith("#")) return fitting(own().map((found) => ({ ...part(found), note: words.this_page })), text.slice(1))
-  return get(`${address}?q=${encodeURIComponent(text)}`).then((found) => {
+  return get(`${address}?q=${encodeURIComponent(text)}&promised=1`).then((found) => {
     const made = (each) => ({ ...page(each), target: `page:${each.id}` })
-    const choices = [...found.map((each) => (each.block ? part(each) : made(each))), ...(text ? [] : [plan(address, words, made)])]
-    const known = found.some((each) => each.title.toLowerCase() === text.toLowerCase())
-    return text && !known ? [...choices, { target: `promise:${text}`, title: text, words: words.promise.replace("%{title}", text), promise: true }] : choices
+    const choices = [...found.map((each) => (each.promised ? promise(words, each.promised, each.note) : each.block ? part(each) : made(each))), ...(text ? [] : [plan(address, words, made)])]
+    const known = found.some((each) => each.promised || each.title.toLowerCase() === text.toLowerCase())
+    return text && !known ? [...choices, promise(words, text)] : choices
   })
 }
 

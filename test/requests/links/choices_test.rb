@@ -24,6 +24,18 @@ class ChoicesTest < ActionDispatch::IntegrationTest
     end
   end
 
+  test "a page that others promise by that title comes first, of what one sees" do
+    @below.rename("Log of the pump", by: @ana)
+    new_page("Rounds", above: @deck, by: @ana, markdown: "See [Pump log](<promise:Pump log>).")
+    new_page("Pay day", above: @crew, by: @ana, markdown: "See [Pump log](<promise:Pump log>) and [Pump pay](<promise:Pump pay>).")
+    sign_in @ben
+    assert_equal [ [ "Pump log", "1 page wants it" ], [ nil, nil ] ], get_json("/page_choices?q=pump+log&promised=1").map { |each| each.values_at("promised", "note") }
+    assert_equal [ "Log of the pump" ], get_json("/page_choices?q=pump+log").map { |each| each["title"] }
+    [ "pump+pay", "pump", "", "%20", "pump+log%23x" ].each { |typed| assert_empty(get_json("/page_choices?q=#{typed}&promised=1").filter_map { |each| each["promised"] }, typed) }
+    sign_in @ana
+    assert_equal [ "2 pages want it", "1 page wants it" ], %w[log pay].map { |word| get_json("/page_choices?q=pump+#{word}&promised=1").first["note"] }
+  end
+
   test "passages are those that one reads, one's own first, with where they are shown" do
     new_page("Shows", above: @deck, by: @ana, markdown: "::: live_insert {page=\"#{@page.public_id}\" passage=\"#{Passage.find_by!(name: "Salt").block_id}\"}\n:::")
     mine = new_page("Mine", above: @deck, by: @ana, markdown: passage("Grit"))

@@ -236,6 +236,17 @@ class WritingTest < ApplicationSystemTestCase
     assert_equal [ "Gangway in frost", "Gangway in ice" ], [ @sheet.reload.draft.title, @sheet.title ]
   end
 
+  test "a page that others promise by the title that is typed is offered first" do
+    new_page("Ice", above: @room, by: @ida, markdown: "See [Gangway](promise:Gangway).")
+    visit draft_path
+    editor.send_keys [ :control, :end ], " See ->gangway"
+    assert_selector "#link-choices[data-for=gangway] [aria-selected=true]", text: "Promise a page named “Gangway”"
+    assert_selector "[aria-selected=true] small", text: "1 page wants it"
+    assert_selector "#link-choices [role=option]", text: "Gangway in ice"
+    editor.send_keys :enter
+    assert_selector ".ProseMirror a.link-promise", text: "Gangway"
+  end
+
   test "everything is done from the keyboard" do
     visit draft_path
     editor.send_keys [ :control, :end ], " See ->gang"
