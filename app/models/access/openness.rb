@@ -6,8 +6,8 @@ class Openness
   class << self
     # @param places [Array<Room, Page, Branch::Leaf>]
     # @param viewer [Viewer]
-    # @return [Hash{Room, Page, Branch::Leaf=>Array(Symbol|Integer, Integer)}] :anyone, :everyone, :only_me or how many people, and how many of them
-    #   are guests
+    # @return [Hash{Room, Page, Branch::Leaf=>Array(Symbol|Integer, Integer)}] :anyone, :everyone, :only_me or how many people, and how
+    #   many of them are guests
     def of(places, viewer)
       found = places.map { |place| key(place) }.uniq.index_with { |key| viewer.kept_fetch([ :openness, *key ], of: %i[people lists]) { nil } }
       missing = found.select { |_key, told| told.nil? }.keys

@@ -130,12 +130,11 @@ class Care
   def facts_of(ids)
     return {} if ids.empty? # no index can be asked for what is nothing
 
-    told, read = told_of(ids), read_of(ids)
-    broken = broken_rows.map(&:first).tally
+    told, read, broken = told_of(ids), read_of(ids), broken_rows.map(&:first).tally
     standing(ids).to_h do |id, list, due_on, since|
-      outdated, days, *counts = told.map { |found| found[id] }
-      sources, inserts, questions, unhelped, gone = counts.map { |found| found&.size || 0 }
-      [ id, Zuhause::Freshness::Facts.new(due_on, since, !outdated.nil?, kept_lists.include?(list), read[id], sources, inserts, questions, unhelped, broken.fetch(id, 0), gone, days&.map { |day| dates[day] } || []) ]
+      of_page = told.transform_values { |found| found.fetch(id, []) }
+      sources, inserts, questions, unhelped, gone = of_page.values_at(:sources, :inserts, :questions, :unhelped, :gone).map(&:size)
+      [ id, Zuhause::Freshness::Facts.new(due_on, since, of_page[:outdated].any?, kept_lists.include?(list), read[id], sources, inserts, questions, unhelped, broken.fetch(id, 0), gone, of_page[:days].map { |day| dates[day] }) ]
     end
   end
 
@@ -155,16 +154,17 @@ class Care
     Reading.connection.select_rows(rows.arel).to_h { |id, at| [ id, Time.zone_default.at(at).to_date ] }
   end
 
-  # @return [Array<Hash{Integer=>Array}>] of each kind by page
+  # @return [Hash{Symbol=>Hash{Integer=>Array}}] of each kind by page
   def told_of(ids)
-    kinds = [ [ OutOfDateMark.all, :page_id ], [ passed_days, :day ], [ changed_sources, :target_id ], [ changed_inserts, :target_id ], [ open_questions, :id ], [ HelpAnswer.waiting, :id ], [ gone_addresses, :target_id ] ]
-    all = one_after_another(kinds.map { |rows, what| of(rows, ids).distinct.select(rows.arel_table[:page_id].as("id"), rows.arel_table[what].as("what")) }).project(:reason, :id, :what)
-    kinds.map { {} }.tap { |found| Page.connection.select_rows(all).each { |kind, id, what| (found[kind][id] ||= []) << what } }
+    kinds = { outdated: [ OutOfDateMark.all, :page_id ], days: [ passed_days, :day ], sources: [ changed_sources, :target_id ], inserts: [ changed_inserts, :target_id ],
+              questions: [ open_questions, :id ], unhelped: [ HelpAnswer.waiting, :id ], gone: [ gone_addresses, :target_id ] }
+    each = kinds.values.map { |rows, what| of(rows, ids).distinct.select(rows.arel_table[:page_id].as("id"), rows.arel_table[what].as("what")) }
+    found = Page.connection.select_rows(one_after_another(each).project(:reason, :id, :what)).group_by(&:first)
+    kinds.keys.each_with_index.to_h { |kind, i| [ kind, found.fetch(i, []).each_with_object({}) { |(_i, id, what), of_kind| (of_kind[id] ||= []) << what } ] }
   end
 
-  # Rows of those pages; as one list, since some thousand numbers each by itself would take longer than the query.
   def of(rows, ids)
-    rows.where(Arel::Nodes::In.new(rows.arel_table[:page_id], Arel.sql("SELECT value FROM json_each(?)", JSON.generate(ids))))
+    rows.where(rows.any_of(rows.arel_table[:page_id], ids))
   end
 
   # What several relations find, in one query: each row with the place of its relation among them, as its reason.

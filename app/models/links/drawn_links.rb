@@ -11,10 +11,9 @@ class DrawnLinks
   def self.around(page, viewer, steps:)
     links = PageLinks.new(viewer)
     asked = { from: [], to: [] }
-    edges = { from: 1, to: 0 }.flat_map { |way, other| walk(page.id, steps) { |ids| asked[way].concat(ids) && links.public_send(way, ids).map { |tie| [ tie, tie[other] ] } } }.uniq
+    edges = { from: 1, to: 0 }.flat_map { |way, other| walk(page.id, steps) { |ids| asked[way].concat(ids) && links.public_send(way, ids).map { |tie| [ tie, tie[other] ] } } }
     ids = [ page.id, *edges.flat_map { |from, to, _use| [ from, to ] } ].uniq
-    numbers = Arel::Nodes::In.new(Page.arel_table[:id], Arel.sql(ids.map(&:to_i).join(","))) # written out: bound one by one they take long
-    pages = sketches(Page.read_by(viewer).where(numbers))
+    pages = sketches(Page.read_by(viewer).where(Page.any_of(Page.arel_table[:id], ids)))
     new(pages, Zuhause::Links::Neighbourhood.new(page.id, pages.values, edges | links.among(ids.first(NEAR), from: ids.first(NEAR) - asked[:from]), steps: steps))
   end
 
@@ -73,6 +72,6 @@ class DrawnLinks
   # @return [Array<Told>] pages of a neighbourhood, by step and title
   def list
     @list ||= map.steps.reject { |_id, step| step.zero? }.map { |id, step| Told.new(id, step) }.group_by(&:step).sort_by { |step, _told| [ step.abs, -step ] }
-                 .flat_map { |_step, there| there.sort_by { |told| @sketches.fetch(told.id).title.downcase } }
+                 .flat_map { |_step, there| there.sort_by { |told| @sketches.fetch(told.id).name } }
   end
 end

@@ -55,11 +55,9 @@ class PageLinks
     Reference.from(tables).from_editions.where(use: USES, target_kind: kind.to_s).where(read.first).where(read.last).where("led_to.id <> reading.id")
   end
 
-  # Written out: bound one by one they would take longer than the query.
-  #
   # @param indexed [Boolean] whether pages may be found by it; else it is only asked of those that are found
   def among_numbers(name, ids, indexed: true)
     number = Page.arel_table.alias(name)[:id]
-    Arel::Nodes::In.new(indexed ? number : Arel::Nodes::UnaryOperation.new("+", number), Arel.sql(ids.map(&:to_i).join(",")))
+    Page.any_of(indexed ? number : Arel::Nodes::UnaryOperation.new("+", number), ids)
   end
 end

@@ -11,13 +11,14 @@ module Zuhause
       # @param styles [String] the part that tells the styles
       def initialize(styles)
         rows = Nokogiri::XML(styles).xpath("//*[local-name() = 'style'][*[local-name() = 'name']]")
-        @ids = rows.select { |row| value(row.at_xpath("*[local-name() = 'name']")).to_s.match?(NAME) }.filter_map { |row| attribute(row, "styleId") }
+        @ids = rows.select { |row| value(row.at_xpath("*[local-name() = 'name']")).to_s.match?(NAME) }.filter_map { |row| attribute(row, "styleId") }.to_set
       end
 
       # @param xml [String]
       # @return [Boolean] whether any may stand in it
       def in?(xml)
-        @ids.any? { |id| xml.include?(%(="#{id}")) }
+        xml.scan(/val="([^"<>]*)"/) { |(value)| return true if @ids.include?(value) } if @ids.any?
+        false
       end
 
       # @param root [Nokogiri::XML::Document] changed in place

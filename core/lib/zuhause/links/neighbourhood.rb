@@ -3,7 +3,12 @@ module Zuhause
     # The map of what a page links to and is linked from: what leads to it stands to the left, what it leads to to the right, a column
     # for each step. What is too much is gathered by room, the farthest first.
     class Neighbourhood
-      Page = Struct.new(:id, :title, :room)
+      Page = Struct.new(:id, :title, :room) do
+        # @return [String] by which it is sorted
+        def name
+          @name ||= title.downcase
+        end
+      end
 
       MOST = 150 # doors
       STEPS = (1..3)
@@ -14,13 +19,14 @@ module Zuhause
       # @param steps [Integer] of {STEPS}
       def initialize(centre, pages, edges, steps:)
         @centre, @pages, @edges, @steps = centre, pages.to_h { |page| [ page.id, page ] }, edges, steps.clamp(STEPS.begin, STEPS.end)
-        @order = Hash.new { |known, id| known[id] = [ self.steps[id].abs, @pages[id].title.downcase, id.to_s ] }
+        @order = Hash.new { |known, id| known[id] = "#{self.steps[id].abs} #{@pages[id].name}\n#{id}" }
       end
 
       # @return [Hash{Object=>Integer}] of each page that is met, how many steps away: below zero if it leads to the centre
       def steps
         @steps_to ||= begin
-          onward, back = walk(0, 1), walk(1, 0)
+          known = @edges.select { |from, to, _kind| @pages.key?(from) && @pages.key?(to) }
+          onward, back = walk(known, 0, 1), walk(known, 1, 0)
           (onward.keys | back.keys).to_h do |id|
             there, here = onward[id], back[id]
             [ id, there && (here.nil? || there <= here) ? there : -here ]
@@ -40,8 +46,8 @@ module Zuhause
 
       private
 
-      def walk(from, to)
-        ways = @edges.select { |edge| @pages.key?(edge[0]) && @pages.key?(edge[1]) }.group_by { |edge| edge[from] }
+      def walk(known, from, to)
+        ways = known.group_by { |edge| edge[from] }
         found, last = { @centre => 0 }, [ @centre ]
         (1..@steps).each do |step|
           last = last.flat_map { |id| ways.fetch(id, []).map { |edge| edge[to] } }.uniq.reject { |id| found.key?(id) }
@@ -88,12 +94,12 @@ module Zuhause
 
       # @return [Float] the middle of the rows of those doors nearer to the centre that it is tied to
       def hanging(ids, rows)
-        tied = ids.flat_map { |id| neighbours.fetch(id, []) }.filter_map { |id| rows[door_of[id]] if door_of[id] }
+        tied = ids.flat_map { |id| neighbours.fetch(id, []).to_a }.filter_map { |id| rows[door_of[id]] if door_of[id] }
         tied.empty? ? 0.0 : tied.sum / tied.size
       end
 
       def neighbours
-        @neighbours ||= @edges.flat_map { |from, to, _kind| [ [ from, to ], [ to, from ] ] }.uniq.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+        @neighbours ||= @edges.each_with_object(Hash.new { |met, id| met[id] = Set.new }) { |(from, to, _kind), met| met[from] << to and met[to] << from }
       end
 
       def edges_between_doors
