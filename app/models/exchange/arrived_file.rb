@@ -104,7 +104,7 @@ class ArrivedFile < ApplicationRecord
 
   # @return [String, nil] of those that a page can be in
   def language
-    ArrivedFile.find(id).held["language"].to_s.downcase[/\A[a-z]+/].presence_in(Page::Looks::LANGUAGES.keys)
+    (has_attribute?(:reading) ? self : ArrivedFile.find(id)).held["language"].to_s.downcase[/\A[a-z]+/].presence_in(Page::Looks::LANGUAGES.keys)
   end
 
   # @return [Array<Hash>] what could not be kept while it was read

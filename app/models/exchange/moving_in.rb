@@ -2,13 +2,27 @@
 class MovingIn
   include MakesPages
 
-  PORTION = 5 # pages, in some 300 milliseconds
+  PORTION = 10 # pages
   JUDGED = 20 # pages, whose parts are looked for at once
+  TOLD = 100 # pages, whose history begins at once
 
   # +pages+ are to be made, or else are there and led to.
   Portion = Struct.new(:pages, :made) do
     def size
       made ? 0 : pages.size
+    end
+  end
+
+  # What becomes of a file, worked out before anything is written to the database. +document+: nil for a folder.
+  Prepared = Struct.new(:file, :document, :uploads, :losses) do
+    # @return [State, nil] what its page will say; some of it is worked out here, so that nobody waits for that
+    def state
+      @state ||= document && State.new(title: file.title, document: document).prepare_edition.tap(&:written)
+    end
+
+    # @return [Boolean] whether it shows nothing but what comes along with it
+    def plain?
+      document.nil? || Zuhause::Document::Walk.blocks(document).all? { |block| (shown = block.dig("attrs", "file")).nil? || uploads.any? { |upload| upload.public_id == shown } }
     end
   end
 
@@ -33,14 +47,11 @@ class MovingIn
   def do(portion)
     return judge_parts(portion.pages) if portion.made
 
-    prepared = portion.pages.map { |file| [ file, prepare(ArrivedFile.find(file.id)) ] }
+    prepared = ArrivedFile.where(id: portion.pages.map(&:id)).index_by(&:id).values_at(*portion.pages.map(&:id)).map { |file| prepare(file) }
     judge
-    prepared.each do |file, (document, uploads, losses)|
-      Page.transaction do
-        page = file.known_page_id ? bring_up_to_date(file, document, uploads) : Happening.withheld { PartsLedTo.later { make(file, document, uploads) } }
-        keep(file, page, document, losses) if page
-      end
-    end
+    fresh, known = prepared.partition { |each| each.file.known_page_id.nil? }
+    Page.transaction { Happening.withheld { PartsLedTo.later { found(fresh) } } }
+    known.each { |each| Page.transaction { bring_up_to_date(each)&.then { |page| keep(each, page) } } }
   end
 
   # @return [Page] the first of the topmost
@@ -58,12 +69,7 @@ class MovingIn
 
   # Tells of each page to its history, once it can be seen.
   def announce(_top)
-    untold(made).find_each do |page|
-      Page.transaction do
-        Happening.write(:published, page, by: @work.person, at: @work.created_at, edition: page.edition.number, small: true) if page.edition
-        Happening.write(:begun, page, by: @work.person, at: @work.created_at, small: true)
-      end
-    end
+    untold(made).includes(:room).find_in_batches(batch_size: TOLD) { |pages| Page.transaction { Happening.write_all(pages.flat_map { |page| happened(page) }) } }
   end
 
   # Tells of the whole.
@@ -79,6 +85,11 @@ class MovingIn
   end
 
   private
+
+  def happened(page)
+    how = { by: @work.person, at: @work.created_at, small: true }
+    [ *(Happening.of(:published, page, edition: page.edition.number, **how) if page.edition), Happening.of(:begun, page, **how) ]
+  end
 
   def made
     Page.where(id: arrival.files.where(known_page_id: nil).where.not(page_id: nil).select(:page_id))
@@ -103,15 +114,17 @@ class MovingIn
     @work.update!(updated_at: Time.current)
   end
 
-  # Looked at and stored before anything is written to the database.
-  # @return [Array(Hash, Array<PageFile>, Array<ArrivedLinks::Loss>)]
+  # Looked at, and its files stored.
+  # @param file [ArrivedFile]
+  # @return [Prepared]
   def prepare(file)
-    return if file.kind == "folder"
+    return Prepared.new(file, nil, [], []) if file.kind == "folder"
 
     document, losses, led = links.follow(file)
     files = led.uniq.filter_map { |other| linked(other) }
     document, losses, = links.follow(file) if led.any?(&:problem)
-    [ document, pictures(file) + files, losses ]
+    document, = Zuhause::Document::Normal.form(document) # it was judged as it was read
+    Prepared.new(file, document, pictures(file) + files, losses).tap(&:state)
   end
 
   def pictures(file)
@@ -135,38 +148,59 @@ class MovingIn
     nil
   end
 
-  def make(file, document, uploads)
-    page = Page.begin(title: file.title, above: above(file), by: @work.person, at: @work.created_at, public_id: file.key, language: file.language, work: @work)
-    raise ActiveRecord::RecordInvalid, page unless page.persisted?
+  # Pages that show what others show already get a text in the ordinary way, which asks for that.
+  def found(prepared)
+    plans = plans(prepared)
+    pages = Founding.new(by: @work.person, at: @work.created_at).found(plans.values) do |there|
+      PageFile.keep_all(plans.keys.zip(there).flat_map { |each, page| each.uploads.map { |upload| [ upload, page ] } }.to_h.compare_by_identity)
+    end
+    PageUnderWay.insert_all!(plans.keys.zip(pages).map { |each, page| { page_id: page.id, work_id: @work.id, source_id: each.file.id } }) if pages.any?
+    plans.keys.zip(pages) do |each, page|
+      write(page, each) unless each.plain?
+      keep(each, page)
+    end
+  end
 
-    uploads.to_a.each { |upload| upload.keep_on(page) }
-    saved = document.nil? ? page.draft : page.save_draft(State.new(title: page.title, document: document), base_version: page.draft.version, by: @work.person, at: @work.created_at)
-    page.publish(version: saved.version, by: @work.person, at: @work.created_at) if @work.details["publish"] && page.publishable?
-    PageUnderWay.create!(page: page, work: @work, source_id: file.id)
-    page
+  # @return [Hash{Prepared=>Founding::Plan}]
+  def plans(prepared)
+    above = ArrivedFile.light.where(id: prepared.filter_map { |each| each.file.above_id }).includes(:page).index_by(&:id)
+    plans = {}.compare_by_identity
+    by_file = {}
+    prepared.each do |each|
+      file = each.file
+      plans[each] = by_file[file.id] = Founding::Plan.new(title: file.title, above: by_file[file.above_id] || place(above[file.above_id]), public_id: file.key, language: file.language,
+                                                          state: (each.state if each.plain?), published: @work.details["publish"] && each.plain?)
+    end
+    plans
   end
 
   # A page that was there before may have gone meanwhile, or be closed to whoever brings this.
-  def above(file)
-    over = file.above_id && ArrivedFile.light.find(file.above_id) or return to
-    page = Page.find(over.page_id)
+  # @param over [ArrivedFile, nil]
+  def place(over)
+    page = over&.page or return to
     over.known_page_id.nil? || (!page.binned? && Pundit.policy!(@viewer, page).add_page?) ? page : to
   end
 
+  def write(page, prepared)
+    saved = page.save_draft(prepared.state, base_version: page.draft.version, by: @work.person, at: @work.created_at)
+    page.publish(version: saved.version, by: @work.person, at: @work.created_at) if @work.details["publish"] && page.publishable?
+  end
+
   # What it says now is joined with what was written there meanwhile, and waits in the draft.
-  def bring_up_to_date(file, document, uploads)
-    page = Page.kept.find_by(id: file.known_page_id)
+  # @return [Page, nil]
+  def bring_up_to_date(prepared)
+    file, page = prepared.file, Page.kept.find_by(id: prepared.file.known_page_id)
     return unless page && Pundit.policy!(Viewer.new(@work.person), page).edit?
 
-    uploads.each { |upload| upload.keep_on(page) }
-    page.save_draft(State.new(title: page.draft.title, document: document), base_version: page.draft.version, base: (arrival.again&.base(file) unless file.clash), by: @work.person)
+    prepared.uploads.each { |upload| upload.keep_on(page) }
+    page.save_draft(State.new(title: page.draft.title, document: prepared.document), base_version: page.draft.version, base: (arrival.again&.base(file) unless file.clash), by: @work.person)
     page
   end
 
   # What it said, should it come again, and what could not be kept of it.
-  def keep(file, page, document, losses)
-    whole = ArrivedFile.find(file.id)
-    reading = document && ArrivedFile.binary(whole.held.merge("document" => document, "reports" => whole.reports + losses.map(&:to_h)))
+  def keep(prepared, page)
+    file = prepared.file
+    reading = prepared.document && ArrivedFile.binary(file.held.merge("document" => prepared.document, "reports" => file.reports + prepared.losses.map(&:to_h)))
     ArrivedFile.where(id: file.id).update_all({ page_id: page.id, same: file.known_page_id.present?, reading: reading }.compact)
   end
 end

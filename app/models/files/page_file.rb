@@ -45,6 +45,10 @@ class PageFile < ApplicationRecord
     where(page: page, public_id: ids).update_all(published: true) if ids.any?
   end
 
+  def self.follow_founding(founded)
+    founded.each { |each| follow_edition(each.page, each.edition) if each.edition }
+  end
+
   # Files of a page that no edition standing shows are its writers' alone again.
   def self.close_unshown(page)
     shown = page.editions.standing.includes(:text).find_each.flat_map { |edition| Zuhause::Document::Walk.blocks(edition.document).filter_map { |block| block.dig("attrs", "file") } }
@@ -136,6 +140,21 @@ class PageFile < ApplicationRecord
     blob.upload_without_unfurling(StringIO.new(bytes)) unless blob.persisted? && blob.service.whole?(blob.key, blob.checksum)
     blob.save! if blob.new_record? # saving what is there touches all whose it is
     @stored = blob
+  end
+
+  # Many at once on pages that nobody has seen yet, in a few statements; nobody is told of them.
+  #
+  # @param on [Hash{PageFile=>Page}]
+  def self.keep_all(on, at: Time.current)
+    numbers(on.size).zip(on) { |number, (file, page)| file.assign_attributes(id: number, page: page, created_at: at) }
+    on.each_key(&:validate!)
+    insert_all!(on.each_key.map(&:attributes)) if on.any?
+    ActiveStorage::Attachment.insert_all!(on.each_key.map { |file| file.lying_in.merge(created_at: at) }) if on.any?
+  end
+
+  # @return [Hash] what tells of the bytes that are stored
+  def lying_in
+    { name: "content", record_type: PageFile.name, record_id: id, blob_id: @stored.id }
   end
 
   # @return [PageFile]

@@ -25,6 +25,13 @@ class Section < ApplicationRecord
     kept.map { |section| { block_id: section.heading&.id, heading: section.heading&.text.to_s, level: section.heading&.level || 1, body: CompressedText.pack(section.text) } }
   end
 
+  # The same of pages that have none yet.
+  def self.follow_founding(founded)
+    rows = founded.select(&:edition).flat_map { |each| numbered(each.edition.state.section_rows, each.page, each.edition, title: each.edition.title) }
+    insert_all!(rows) if rows.any?
+    founded.each { |each| follow_files(each.page, each.edition) if each.edition && shown_files(each.edition).any? }
+  end
+
   # They bear the page's names in their title, by which they are found.
   def self.follow_names(page)
     where(page: page).update_all(title: titled(page, page.edition)) if page.edition
@@ -33,7 +40,7 @@ class Section < ApplicationRecord
   # Replaces what stands in the files that an edition shows.
   def self.follow_files(page, edition = page.edition)
     where(page: page).where.not(page_file_id: nil).delete_all
-    blocks = Zuhause::Document::Walk.blocks(edition.document).filter_map { |block| block.dig("attrs", "file")&.then { |file| [ file, block.dig("attrs", "id") ] } }.reverse.to_h
+    blocks = shown_files(edition)
     return if blocks.empty?
 
     rows = FileText.of(PageFile.where(page: page, public_id: blocks.keys).includes(content_attachment: :blob).order(:id).to_a).flat_map { |file, pieces| pieces.map { |place, text| piece(file, blocks.fetch(file.public_id), place, text) } }
@@ -71,8 +78,12 @@ class Section < ApplicationRecord
     !page_file_id.nil?
   end
 
-  def self.numbered(rows, page, edition, from: 0)
-    title = titled(page, edition)
+  # @return [Hash{String=>String}] blocks by the files that stand there first
+  def self.shown_files(edition)
+    Zuhause::Document::Walk.blocks(edition.document).filter_map { |block| block.dig("attrs", "file")&.then { |file| [ file, block.dig("attrs", "id") ] } }.reverse.to_h
+  end
+
+  def self.numbered(rows, page, edition, from: 0, title: titled(page, edition))
     rows.map.with_index(from) { |row, i| row.merge(id: (page.id * PER_PAGE) + i, page_id: page.id, title: title, position: i) }
   end
 
@@ -93,5 +104,5 @@ class Section < ApplicationRecord
     there.where.not(id: same.pluck(:id)).delete_all
     insert_all!(fresh) if fresh.any?
   end
-  private_class_method :renew, :numbered, :titled, :piece
+  private_class_method :renew, :shown_files, :numbered, :titled, :piece
 end

@@ -22,6 +22,13 @@ class CheckDate < ApplicationRecord
       date.save!
     end
 
+    def follow_founding(founded)
+      founded = founded.select(&:edition)
+      rules = CheckRule.nearest(founded.map { |each| [ each.page.id, each.page.ancestry, each.page.room_id ] })
+      dates = founded.map { |each| new(page_id: each.page.id, base_at: each.edition.published_at, months: rules[each.page.id]&.months).tap(&:count) }
+      insert_all!(dates.map(&:attributes)) if dates.any?
+    end
+
     # Counts anew for pages whose rules may be others now.
     #
     # @param pages [ActiveRecord::Relation<Page>]

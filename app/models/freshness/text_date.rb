@@ -10,6 +10,12 @@ class TextDate < ApplicationRecord
       write([ page.id ], rows(page, edition, CheckDate.find(page.id).since))
     end
 
+    def follow_founding(founded)
+      founded = founded.select(&:edition)
+      since = CheckDate.where(page_id: founded.map { |each| each.page.id }).pluck(:page_id, :since).to_h
+      write(since.keys, founded.flat_map { |each| rows(each.page, each.edition, since.fetch(each.page.id)) })
+    end
+
     # Reads texts that were published before this was; nobody waits for the reading.
     def catch_up
       while (ids = CheckDate.where(days_read: false).limit(PORTION).pluck(:page_id)).any?

@@ -12,6 +12,11 @@ class KnownName < ApplicationRecord
       UnlinkedName.soon
     end
 
+    def follow_founding(founded)
+      wanted = founded.flat_map { |each| rows(each.page, [ each.page.title ]) }
+      insert_all!(wanted) if wanted.any?
+    end
+
     # Writes down how a page is called now; where that stands in texts is looked for anew.
     def follow_names(page)
       wanted = rows(page, [ page.title, *page.other_names.reload.map(&:name) ])

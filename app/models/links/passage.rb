@@ -12,6 +12,10 @@ class Passage < ApplicationRecord
       insert_all!(wanted.map { |block, name| { page_id: page.id, block_id: block, name: name } }) if wanted.any?
     end
 
+    def follow_founding(founded)
+      founded.each { |each| follow_edition(each.page, each.edition) if each.edition && self.in(each.edition.document).any? }
+    end
+
     # @return [Hash] a block that is to be filled
     def empty(name)
       { "type" => "passage", "attrs" => { "name" => name }, "content" => [ { "type" => "paragraph" } ] }

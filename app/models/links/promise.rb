@@ -9,10 +9,19 @@ class Promise < ApplicationRecord
     #
     # @param title [String] the title promised, where the page has been given another
     def keep(page, title: page.title)
-      Zuhause::Links::Promised.keys(title).each do |language, key|
-        find_or_create_by!(title: key, page: page) { |promise| promise.wording = title } if title != page.title || wanted?(key, language)
+      keys = Zuhause::Links::Promised.keys(title)
+      wanted = wanted(keys.values) if title == page.title
+      keys.each do |language, key|
+        find_or_create_by!(title: key, page: page) { |promise| promise.wording = title } if wanted.nil? || wanted.include?([ key, language ])
       end
       true
+    end
+
+    def follow_founding(founded)
+      keys = founded.to_h { |each| [ each.page, Zuhause::Links::Promised.keys(each.page.title).map(&:reverse).uniq ] }
+      wanted = wanted(keys.values.flatten(1).map(&:first).uniq)
+      rows = keys.flat_map { |page, all| all.select { |key| wanted.include?(key) }.map { |key, _language| { title: key, page_id: page.id, wording: page.title } }.uniq }
+      insert_all!(rows) if rows.any?
     end
 
     # @param keys [Array<String>] of promised titles
@@ -51,9 +60,9 @@ class Promise < ApplicationRecord
 
     private
 
-    def wanted?(key, language)
-      pages = language ? Page.where(language: language) : Page.where(language: nil).or(Page.where.not(language: Zuhause::Links::Promised::LANGUAGES))
-      Reference.to(:promise, key).joins(:page).merge(pages).exists?
+    # @return [Set<Array(String, String|nil)>] keys that texts promise, with the language by whose rules they do
+    def wanted(keys)
+      Reference.to(:promise, keys).joins(:page).distinct.pluck(:target_id, "pages.language").to_set { |key, language| [ key, Zuhause::Links::Promised.rules_of(language) ] }
     end
   end
 

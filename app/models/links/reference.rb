@@ -25,6 +25,12 @@ class Reference < ApplicationRecord
       ReferenceRows.of_text(page, "edition", edition.points).write
     end
 
+    def follow_founding(founded)
+      texts = founded.flat_map { |each| [ [ each.page, "draft", each.draft ], [ each.page, "edition", each.edition ] ] }
+      rows = texts.flat_map { |page, stage, text| text ? ReferenceRows.of_text(page, stage, text.points).rows : [] }
+      put_in(rows) if rows.any?
+    end
+
     # Titles are compared by the rules of another language.
     def follow_language(page)
       ReferenceRows.of_page(page).each(&:write)

@@ -26,9 +26,14 @@ class ReferenceRows
   # @return [Integer] rows taken away and put in
   def write
     Reference.where(id: gone).delete_all if gone.any?
-    Reference.insert_all!(missing.map { |row| Reference::COLUMNS.zip(row).to_h }) if missing.any?
+    Reference.put_in(named(missing)) if missing.any?
     PartsLedTo.judge_from(@whose, parts) if parts.any?
     gone.size + missing.size
+  end
+
+  # @return [Array<Hash>] as they should be
+  def rows
+    named(wanted)
   end
 
   def astray?
@@ -47,7 +52,7 @@ class ReferenceRows
 
   # @return [Array<String>] pages that something leads to a part of from now on
   def parts
-    @parts ||= missing.map { |row| Reference::COLUMNS.zip(row).to_h }.filter_map { |row| row["target_id"] if row["target_block"] }.uniq
+    @parts ||= named(missing).filter_map { |row| row["target_id"] if row["target_block"] }.uniq
   end
 
   # Equal rows may stand there more than once: one for each place that says the same.
@@ -69,6 +74,10 @@ class ReferenceRows
       kind, id, block = point.target.identity(@language)
       [ *own, @whose[:stage], use(point), kind.to_s, id, block, point.target.to_s, point.block_id, point.label.to_s, point.context.to_s ]
     end
+  end
+
+  def named(rows)
+    rows.map { |row| Reference::COLUMNS.zip(row).to_h }
   end
 
   def use(point)

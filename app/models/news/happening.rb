@@ -29,15 +29,36 @@ class Happening < ApplicationRecord
   scope :of_access, -> { where(act: ACTS.named { |act| act.readers == :keepers }).or(where(act: "moved").where("json_extract(details, '$.opened') + json_extract(details, '$.closed') + json_extract(details, '$.changed') > 0")) }
 
   class << self
+    # @param how [Hash] see {.of}
+    # @return [Happening]
+    # @raise [KeyError] for an act that is not in the table
+    def write(act, about, by:, **how)
+      of(act, about, by: by, **how).tap { |made| made.save! unless withheld? }
+    end
+
+    # Many at once, in a few statements.
+    #
+    # @param made [Array<Happening>] see {.of}
+    def write_all(made)
+      return if made.empty?
+
+      numbers(made.size).zip(made) { |number, happening| happening.id = number }
+      told = made.flat_map { |happening| happening.pending_tellings.target.map { |telling| telling.attributes.except("id").merge("happening_id" => happening.id) } }
+      insert_all!(made.map(&:attributes))
+      HappeningActor.insert_all!(made.map { |happening| happening.actor.attributes.merge("happening_id" => happening.id) })
+      PendingTelling.insert_all!(told) if told.any?
+      ActiveRecord.after_all_transactions_commit { ActiveJob.perform_all_later(told.pluck("happening_id").uniq.map { |id| TellJob.new(id) }) }
+    end
+
     # @param act [Symbol] see Zuhause::Happenings::Acts::TABLE
     # @param about [Page, Room, Person, Group, House]
     # @param by [Person, nil] nil for what the house does by itself
     # @param small [Boolean] announced to nobody
     # @param exposure [Zuhause::Access::Exposure, nil] what it opened and closed
     # @param details [Hash] plain values; people, pages and the like by their public ids
-    # @return [Happening]
+    # @return [Happening] that is not written yet
     # @raise [KeyError] for an act that is not in the table
-    def write(act, about, by:, at: Time.current, small: false, exposure: nil, **details)
+    def of(act, about, by:, at: Time.current, small: false, exposure: nil, **details)
       ACTS.fetch(act)
       details = details.merge(opened: exposure.opened.size, closed: exposure.closed.size, changed: exposure.changed.size) if exposure
       salt = SecureRandom.hex(8)
@@ -45,7 +66,7 @@ class Happening < ApplicationRecord
                       details: details.compact, small: small, who: by ? HappeningActor.digest(by, salt) : "", created_at: at)
       happening.build_actor(person: by, salt: salt) if by
       listeners(act).each { |listener| happening.pending_tellings.build(listener: listener, due_at: Time.current) } unless quiet?
-      happening.tap { |made| made.save! unless withheld? }
+      happening
     end
 
     def withheld?

@@ -28,6 +28,15 @@ class Attribution < ApplicationRecord
       end
     end
 
+    # All of it was written by whoever made them.
+    def follow_founding(founded)
+      rows = founded.select { |each| each.drafts.many? }.flat_map do |each|
+        body = compressed(Zuhause::Attribution.map(each.draft.state.written) { [ each.draft.author_id, each.edition&.number ] })
+        STAGES.last(each.edition ? 2 : 1).map { |stage| { page_id: each.page.id, stage: stage, digest: each.draft.digest, body: body } }
+      end
+      insert_all!(rows, record_timestamps: false) if rows.any?
+    end
+
     # @param page [Page]
     # @return [Array(Hash, Hash), nil] what its draft says and who wrote it, as it comes into another page: no edition there
     #   has held it

@@ -24,6 +24,10 @@ class Task < ApplicationRecord
     insert_all!(rows) if rows.any?
   end
 
+  def self.follow_founding(founded)
+    founded.each { |each| follow_edition(each.page, each.edition) if each.edition && self.in(each.edition.document).any? }
+  end
+
   def tick(done, by:, at: Time.current)
     transaction do
       Tick.put(self, done, by: by, at: at)

@@ -142,6 +142,21 @@ class HappeningTest < ActiveSupport::TestCase
     end
   end
 
+  test "many are written at once as they would be one after another, and are told of" do
+    rows = lambda do |made|
+      made.map { |each| Happening.find(each.id) }.map { |each| [ each.attributes.except("id", "who", "created_at"), each.person, each.who == HappeningActor.digest(@ana, each.actor.salt), each.pending_tellings.map { |telling| [ telling.listener, telling.tries ] } ] }
+    end
+    acts = [ [ :published, { edition: 1 } ], [ :begun, { small: true } ] ]
+    ActiveJob::Base.queue_adapter = :test
+    one_by_one = acts.map { |act, how| Happening.write(act, @page, by: @ana, **how) }
+    at_once = acts.map { |act, how| Happening.of(act, @page, by: @ana, **how) }.tap { |made| Happening.transaction { Happening.write_all(made) } }
+    assert_equal rows.call(one_by_one), rows.call(at_once)
+    assert_equal at_once.select { |each| PendingTelling.exists?(happening_id: each.id) }.map(&:id), ActiveJob::Base.queue_adapter.enqueued_jobs.filter_map { |job| job["arguments"].first if job["job_class"] == "TellJob" }.last(2) & at_once.map(&:id)
+    assert_operator PendingTelling.where(happening_id: at_once).count, :positive?
+  ensure
+    ActiveJob::Base.queue_adapter = :inline
+  end
+
   test "what happened is never changed, and outlives its page and whoever did it" do
     happening = Happening.where(act: "published").last
     other = new_page("Other", above: @room, by: @ana)

@@ -449,8 +449,8 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
   test "what stops in the middle of making pages leaves none, and can be begun again" do
     arrival = bring(Array.new(8) { |i| [ "#{i}.md", "# Page #{i}" ] }.to_h)
     count = 0
-    made = PageUnderWay.method(:create!)
-    PageUnderWay.stub(:create!, ->(**given) { (count += 1) == 5 ? raise("a fault") : made.call(**given) }) { make arrival }
+    made = PageUnderWay.method(:insert_all!)
+    stub_const(MovingIn, :PORTION, 2) { PageUnderWay.stub(:insert_all!, ->(rows) { (count += 1) == 3 ? raise("a fault") : made.call(rows) }) { make arrival } }
     assert_equal [ 0, %w[failed unknown] ], [ Page.count, [ arrival.reload.work.state, arrival.work.problem ] ]
     get "/arrivals/#{arrival.public_id}"
     assert_select "[role=alert]", text: /something went wrong/
