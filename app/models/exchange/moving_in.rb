@@ -2,7 +2,8 @@
 class MovingIn
   include MakesPages
 
-  PORTION = 10 # pages
+  PORTION = 10 # pages, in some 200 milliseconds
+  WORDS = 15_000 # in one portion, unless a page has more
   JUDGED = 20 # pages, whose parts are looked for at once
   TOLD = 100 # pages, whose history begins at once
 
@@ -18,6 +19,11 @@ class MovingIn
     # @return [State, nil] what its page will say; some of it is worked out here, so that nobody waits for that
     def state
       @state ||= document && State.new(title: file.title, document: document).prepare_edition.tap(&:written)
+    end
+
+    # @return [String, nil] what it said, should it come again, and what could not be kept of it
+    def reading
+      @reading ||= document && ArrivedFile.binary(file.held.merge("document" => document, "reports" => file.reports + losses.map(&:to_h)))
     end
 
     # @return [Boolean] whether it shows nothing but what comes along with it
@@ -38,7 +44,7 @@ class MovingIn
       judge
       made = @work.pages_under_way.pluck(:source_id).to_set
       known, fresh = arrival.in_order.reject { |file| made.include?(file.id) || (file.known_page_id && file.same) }.partition(&:known_page_id)
-      [ *fresh, *known ].each_slice(PORTION) { |files| list << Portion.new(files, false) }
+      by_weight([ *fresh, *known ]).each { |files| list << Portion.new(files, false) }
       @work.pages_under_way.pluck(:page_id).each_slice(JUDGED) { |ids| list << Portion.new(ids, true) }
     end
   end
@@ -86,6 +92,17 @@ class MovingIn
 
   private
 
+  # @return [Enumerator<Array<ArrivedFile>>]
+  def by_weight(files)
+    count = words = 0
+    files.slice_before do |file|
+      full = count == PORTION || words + file.words > WORDS
+      count = words = 0 if full
+      count, words = count + 1, words + file.words
+      full
+    end
+  end
+
   def happened(page)
     how = { by: @work.person, at: @work.created_at, small: true }
     [ *(Happening.of(:published, page, edition: page.edition.number, **how) if page.edition), Happening.of(:begun, page, **how) ]
@@ -124,7 +141,7 @@ class MovingIn
     files = led.uniq.filter_map { |other| linked(other) }
     document, losses, = links.follow(file) if led.any?(&:problem)
     document, = Zuhause::Document::Normal.form(document) # it was judged as it was read
-    Prepared.new(file, document, pictures(file) + files, losses).tap(&:state)
+    Prepared.new(file, document, pictures(file) + files, losses).tap { |prepared| [ prepared.state, prepared.reading ] }
   end
 
   def pictures(file)
@@ -197,10 +214,7 @@ class MovingIn
     page
   end
 
-  # What it said, should it come again, and what could not be kept of it.
   def keep(prepared, page)
-    file = prepared.file
-    reading = prepared.document && ArrivedFile.binary(file.held.merge("document" => prepared.document, "reports" => file.reports + prepared.losses.map(&:to_h)))
-    ArrivedFile.where(id: file.id).update_all({ page_id: page.id, same: file.known_page_id.present?, reading: reading }.compact)
+    ArrivedFile.where(id: prepared.file.id).update_all({ page_id: page.id, same: prepared.file.known_page_id.present?, reading: prepared.reading }.compact)
   end
 end
