@@ -140,7 +140,6 @@ class MovingIn
     document, losses, led = links.follow(file)
     files = led.uniq.filter_map { |other| linked(other) }
     document, losses, = links.follow(file) if led.any?(&:problem)
-    document, = Zuhause::Document::Normal.form(document) # it was judged as it was read
     Prepared.new(file, document, pictures(file) + files, losses).tap { |prepared| [ prepared.state, prepared.reading ] }
   end
 

@@ -21,6 +21,9 @@ class CopiesTest < Minitest::Test
       assert_equal Links.in(doc).map(&:block_id), Links.in(elsewhere).map(&:block_id) if Links.in(doc).size == Links.in(elsewhere).size
       assert_empty Links.in(elsewhere).select { |link| %i[link insert title].include?(link.use) }.map { |link| link.target.to_s }.uniq - [ "page:zzzzzzzzzz", Generated::CARD ], "a card leads out of the house"
       assert_equal Document::Text.of(doc), Document::Text.of(elsewhere)
+      assert_equal Document::Normal.form(elsewhere).first, elsewhere
+      fewer = Links.retarget(doc) { |target| target unless target.kind == :page }
+      assert_equal Document::Normal.form(fewer).first, fewer
     end
   end
 

@@ -21,6 +21,13 @@ module Zuhause
         text.scrub("\uFFFD").gsub(/\r\n?/, "\n").gsub(CONTROL, "")
       end
 
+      # @param nodes [Array<Hash>] what stands in a line
+      # @return [Array<Hash>] neighbours with equal marks as one
+      def self.joined(nodes)
+        nodes.slice_when { |a, b| !(a["type"] == "text" && b["type"] == "text" && a["marks"] == b["marks"]) }
+             .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |n| n["text"] }.join) }
+      end
+
       attr_reader :dropped
 
       def initialize
@@ -49,7 +56,7 @@ module Zuhause
 
       def content(type, children)
         nodes = children.filter_map { |child| node(child, type) }
-        nodes = join(nodes) if type.textblock?
+        nodes = Normal.joined(nodes).map { |n| n.slice("type", "attrs", "text", "marks", "content") } if type.textblock?
         nodes = [ { "type" => "paragraph" } ] if nodes.empty? && (type.content.names & %w[block paragraph]).any?
         nodes
       end
@@ -69,12 +76,6 @@ module Zuhause
         result["marks"] = marks if marks.any?
         @size.add(result)
         result
-      end
-
-      def join(nodes)
-        nodes.slice_when { |a, b| !(a["type"] == "text" && b["type"] == "text" && a["marks"] == b["marks"]) }
-             .map { |run| run.one? ? run.first : run.first.merge("text" => run.map { |n| n["text"] }.join) }
-             .map { |n| n.slice("type", "attrs", "text", "marks", "content") }
       end
 
       def marks(marks)

@@ -22,7 +22,13 @@ module Zuhause
 
       # @return [Array<Hash>] the blocks of the tree in document order
       def blocks(doc)
-        each(doc).filter_map { |node, _ancestors| node if Schema::NODES.fetch(node["type"]).block? }
+        found, stack = [], [ doc ]
+        while (node = stack.pop)
+          type = Schema::NODES.fetch(node["type"])
+          found << node if type.block?
+          stack.concat(node["content"].reverse) if node["content"] && !type.textblock? # no block stands in a line
+        end
+        found
       end
 
       # Rebuilds a tree from its leaves upwards.

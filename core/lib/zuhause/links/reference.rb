@@ -23,10 +23,12 @@ module Zuhause
     # @param doc [Hash] a document in normal form
     # @yieldparam target [Target] of each link
     # @yieldreturn [Target, nil] where it is to lead; nil if its label is to be text alone
-    # @return [Hash] the document with those targets
+    # @return [Hash] the document with those targets, in normal form
     def retarget(doc, &lead)
       Document::Walk.rebuild(doc) do |node|
-        node = Document::Schema::NODES.fetch(node["type"]).led(node, &lead)
+        type = Document::Schema::NODES.fetch(node["type"])
+        node = type.led(node, &lead)
+        next node.merge("content" => Document::Normal.joined(node["content"])) if type.textblock? && node["content"]
         next node unless target_of(node)
 
         marks = node["marks"].filter_map do |mark|
