@@ -75,8 +75,8 @@ class ArrivedTexts
   def several(key, reader, bytes)
     @kept, @shown, @links = {}, {}, []
     whole = Zuhause::Document::Limits.widened(Zuhause::Exchange::Split::FACTOR) { one(key, *send(reader, bytes), whole: false) }
-    first, *rest = Zuhause::Exchange::Split.at_headings(whole.document) || (return ArrivedText.new(key: key, path: @path, problem: "too_much"))
-    parts = rest.map { |piece| part(whole, piece, key: PubliclyIdentified.generate, title: piece.title, reports: []) }
+    first, *rest = Zuhause::Exchange::Split.of(whole.document) || (return ArrivedText.new(key: key, path: @path, problem: "too_much"))
+    parts = rest.map { |piece| part(whole, piece, key: PubliclyIdentified.generate, title: [ piece.title || whole.title, *("(#{piece.number})" if piece.number) ].join(" "), reports: []) }
     part(whole, first, parts: parts.each_with_index.map { |one, i| one.to_h.merge(path: "#{@path}/#{i + 1}") })
   rescue Zuhause::Document::Invalid
     ArrivedText.new(key: key, path: @path, problem: "too_much")

@@ -3,17 +3,20 @@ require "json"
 module Zuhause
   module Exchange
     # A text that is more than one page can hold, as several: what stands before its first heading stays, and each further one holds as
-    # many of its greatest sections as fit.
+    # many of its greatest sections as fit. A section that is too much by itself is cut between its blocks, and a list or a table that is,
+    # between its items or rows.
     class Split
       FACTOR = 12 # times what one page can hold is read to be split
       SHARE = 0.6 # of what a page can hold, so that it can still grow
       LONGEST = 90 # letters of a heading in a title that names two
+      CUT = %w[bullet_list ordered_list task_list definition_list table steps].freeze
 
-      Piece = Struct.new(:title, :content, keyword_init: true)
+      # +title+: of its first section, nil for what stands before it; +number+: from 2 of what continues another piece.
+      Piece = Struct.new(:title, :content, :number, keyword_init: true)
 
       # @param doc [Hash] in normal form, every block with an id
-      # @return [Array<Piece>, nil] the first one without a title; nil if it cannot be split so that each fits
-      def self.at_headings(doc)
+      # @return [Array<Piece>, nil] nil if it cannot be split so that each fits
+      def self.of(doc)
         new(doc).pieces
       end
 
@@ -23,21 +26,19 @@ module Zuhause
 
       def pieces
         lead, *sections = sections_of(@doc["content"])
-        return if sections.empty? || [ lead, *sections ].any? { |section| size(section) > 1 }
-
-        [ Piece.new(content: lead), *packed(sections).map { |group| piece(group) } ]
+        pieces = [ *continued(lead, nil), *packed(sections).flat_map { |group| continued(group.flatten(1), title(group)) } ]
+        pieces if pieces.size > 1 && pieces.all? { |piece| size(piece.content) <= 1 }
       end
 
       private
 
-      # What stands before the first heading of the level at which all sections fit, and the sections.
+      # What stands before the first heading, and the sections: of the level at which all fit, or else of the lowest there is.
       def sections_of(content)
-        Document::Schema::HEADING_LEVELS.each do |level|
+        ways = Document::Schema::HEADING_LEVELS.filter_map do |level|
           first = content.index { |node| heading?(node, level) } or next
-          sections = content.drop(first).slice_before { |node| heading?(node, level) }.to_a
-          return [ content.first(first), *sections ] if sections.all? { |section| size(section) <= 1 }
+          [ content.first(first), *content.drop(first).slice_before { |node| heading?(node, level) } ]
         end
-        [ content ]
+        ways.find { |_lead, *sections| sections.all? { |section| size(section) <= 1 } } || ways.last || [ content ]
       end
 
       def heading?(node, level)
@@ -53,9 +54,53 @@ module Zuhause
         end
       end
 
-      def piece(group)
+      def title(group)
         first, last = [ group.first, group.last ].map { |section| Document::Text.of(section.first).strip }
-        Piece.new(title: group.one? ? first : "#{first[0, LONGEST]} – #{last[0, LONGEST]}", content: group.flatten(1))
+        group.one? ? first : "#{first[0, LONGEST]} – #{last[0, LONGEST]}"
+      end
+
+      def continued(content, title)
+        contents = size(content) <= 1 ? [ content ] : filled(content.flat_map { |block| size([ block ]) <= 1 ? [ block ] : parts_of(block) })
+        contents.each_with_index.map { |part, i| Piece.new(title: title, content: part, number: (i + 1 if i.positive?)) }
+      end
+
+      # @return [Array<Hash>] what a list or a table holds in several, the same block otherwise
+      def parts_of(block)
+        return [ block ] unless CUT.include?(block["type"])
+
+        done = 0
+        filled(units(block), within: true).map do |children|
+          part = done.zero? ? block.merge("content" => children) : further(block, children, done)
+          done += children.size
+          part
+        end
+      end
+
+      # What is not cut from each other: a term and what it means.
+      def units(block)
+        block["type"] == "definition_list" ? block["content"].slice_before { |child| child["type"] == "term" }.to_a : block["content"].map { |child| [ child ] }
+      end
+
+      # Bears no id of its own yet. Numbers go on, and a table begins with its headings again.
+      def further(block, children, done)
+        attrs = block.fetch("attrs", {}).except("id")
+        attrs = attrs.merge("start" => attrs.fetch("start", 1) + done) if block["type"] == "ordered_list"
+        head = block["type"] == "table" ? block["content"].first(1).select { |row| row["content"].all? { |cell| cell["type"] == "header_cell" } } : []
+        { "type" => block["type"], **(attrs.empty? ? {} : { "attrs" => attrs }), "content" => [ *head.map { |row| Document::Ids.strip(row) }, *children ] }
+      end
+
+      # As many as fit, one after another.
+      #
+      # @param items [Array<Hash>, Array<Array<Hash>>]
+      # @return [Array<Array<Hash>>]
+      def filled(items, within: false)
+        full = within ? 0.9 : 1.0 # what they stand in counts too
+        sum = 0
+        items.map { |item| item.is_a?(Array) ? item : [ item ] }.slice_before do |item|
+          more = sum + size(item) > full || item.first.dig("attrs", "id").nil? # what continues a list is not put back to it
+          sum = (more ? 0 : sum) + size(item)
+          more
+        end.map { |group| group.flatten(1) }
       end
 
       # @return [Float] 1 for as much as a piece may hold
