@@ -931,6 +931,7 @@ CREATE INDEX index_references_cites ON "references" (target_id, page_id, target_
 CREATE INDEX "index_check_dates_on_base_at" ON "check_dates" ("base_at");
 CREATE INDEX "index_text_dates_on_day_and_page_id" ON "text_dates" ("day", "page_id");
 INSERT INTO "schema_migrations" (version) VALUES
+('20261202000023'),
 ('20261202000022'),
 ('20261201000021'),
 ('20261201000020'),

@@ -71,9 +71,9 @@ class MovingInBench
       squished((content.at_css(".fancy_title") || (content.at_css("h1") if content.css("h1").one?) || content.at_css(".titlepage .title") || whole.at_css("title"))&.text.to_s.delete("¶"))
     end
 
-    # Links with words, to other files of it or places in its own: the file, and the first letters of what stands there.
+    # Links with words, to other files of it or places in its own: the file, and the first letters of what stands there. Code bears none.
     def links(path, content)
-      content.css("a[href]").filter_map do |link|
+      (content.css("a[href]") - content.css("pre a[href]")).filter_map do |link|
         next if link["href"].match?(/\A(?:[a-z]+:|\/\/)/i) || link.text.strip.empty? || !link.text.match?(/[[:alnum:]]/)
 
         written, place = link["href"].split("#", 2)

@@ -16,6 +16,17 @@ class Word < ApplicationRecord
       insert_all(missing.map { |word| row(word) }) if missing.any?
     end
 
+    # Works the stems of all words out again, as they must be when words are compared otherwise.
+    #
+    # @return [Integer] words whose stems were others
+    def stem_anew
+      in_batches(of: 1000, load: true).sum do |words|
+        other = words.map { |word| row(word.word) }.zip(words).reject { |row, word| row == word.attributes.symbolize_keys.slice(*row.keys) }.map(&:first)
+        upsert_all(other, unique_by: :word) if other.any?
+        other.size
+      end
+    end
+
     # @return [ActiveRecord::Relation<Word>] that word and other forms of it
     def forms_of(word)
       english, german = Zuhause::Finding::Folding.keys(word)

@@ -14,6 +14,13 @@ class FoldingTest < Minitest::Test
     [ %w[salt sand], %w[ramp rope], %w[b12 b13] ].each { |one, other| assert_empty Folding.keys(one) & Folding.keys(other) }
   end
 
+  def test_families_that_no_rule_of_stems_connects
+    [ %w[icy ice], %w[departures depart], %w[payments paid], %w[refusal refused], %w[stormy storms], %w[choices chose] ].each do |one, other|
+      assert_predicate Folding.keys(one) & Folding.keys(other), :any?, "#{one} #{other}"
+    end
+    assert_empty Folding.keys("iced") & Folding.keys("icon")
+  end
+
   def test_common_words_of_both_languages
     assert CommonWords.function?("the")
     assert CommonWords.function?("der")

@@ -135,6 +135,12 @@ class HTMLReaderTest < Minitest::Test
     assert_equal [ [ :drawn_link, "a.html" ], [ :drawn_link, "#b" ] ], read.reports.map { |one| [ one.code, one.detail ] }
   end
 
+  def test_where_links_within_code_led_is_told
+    read = Markup::HTMLReader.read("<pre><a href='#l1'>1</a> f(<a href='x.html#g'>G</a>)<a href='y.html'></a></pre>")
+    assert_equal [ [ :code_link, "x.html#g" ] ], read.reports.map { |one| [ one.code, one.detail ] }
+    assert_equal "1 f(G)", Document::Text.of(read.doc)
+  end
+
   def test_any_text_can_be_read
     random = Random.new(SEED)
     pieces = %w[<p> </p> <ul> </ul> <li> <ol> <td> <table> <tr> </table> <th\ colspan=999> <h3> </h3> <b> </b> <i> <a\ href=https://x.example> </a> <div> </div> <br> <pre> </pre>

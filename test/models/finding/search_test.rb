@@ -25,6 +25,16 @@ class SearchTest < ActiveSupport::TestCase
     assert_equal "Between calls", search("gangway ropes").results.first.section.heading
   end
 
+  test "a word of the same family is found, also where stems were worked out by other rules before" do
+    publish_page "Gangway", "Grit goes down when there is ice."
+    assert_equal [ "Gangway" ], found("icy")
+    right = Word.order(:word).pluck(:word, :english, :german, :backwards)
+    Word.where(word: "ice").update_all(english: "eother")
+    assert_empty search("icy").results
+    assert_equal [ 1, right, 0 ], [ Word.stem_anew, Word.order(:word).pluck(:word, :english, :german, :backwards), Word.stem_anew ]
+    assert_equal [ "Gangway" ], found("icy")
+  end
+
   test "each page is found once, with its other sections beside it" do
     publish_page "Gangway", "# One\n\nGrit.\n\n# Two\n\nGrit.\n\n# Three\n\nSalt."
     results = search("grit").results

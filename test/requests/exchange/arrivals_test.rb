@@ -491,6 +491,16 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     assert_not Arrival.exists?
   end
 
+  test "there are words for every kind of loss, of one and of all" do
+    kinds, reports = I18n.t("arrivals.losses.kinds").keys, I18n.t("markup.reports").keys
+    assert_equal kinds.sort, reports.sort
+    arrival = bring({ "a.html" => "<h1>A</h1><pre>f(<a href='b.html'>B</a>)</pre>" })
+    get "/arrivals/#{arrival.public_id}/texts/#{key(arrival, "a.html")}"
+    assert_select "details li", text: "Code bears no links, so this one is text: b.html"
+    get "/arrivals/#{arrival.public_id}/losses", params: { code: "code_link" }
+    assert_select "main", text: /Links within code.*b\.html/m
+  end
+
   test "one broken picture spoils nothing else, and is told" do
     dot = Rails.root.join("test/files/dot.png").binread
     arrival = bring({ "gangway.md" => "Before.\n\n![Whole](whole.png)\n\n![Cut](cut.png)\n\nAfter.", "whole.png" => dot, "cut.png" => dot.byteslice(0, dot.bytesize / 2) })

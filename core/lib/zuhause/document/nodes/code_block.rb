@@ -28,12 +28,20 @@ module Zuhause
           %w[pre]
         end
 
-        def read(element, _reader, _depth, _marks)
+        def read(element, reader, _depth, _marks)
+          links_out(element).each { |address| reader.report(:code_link, address) }
           language = [ element["class"], element.at_xpath("./code")&.[]("class") ].compact.join(" ")[LANGUAGE, 1]
           text = element.xpath(".//text() | .//br").map { |piece| piece.name == "br" ? "\n" : piece.text }.join.chomp
           code = { "type" => name }
           code["attrs"] = { "language" => language } if language
           [ text.empty? ? code : code.merge("content" => [ { "type" => "text", "text" => text } ]) ]
+        end
+
+        private
+
+        # Code bears no marks. Numbers of lines, which lead to themselves, are no loss.
+        def links_out(element)
+          element.xpath(".//a[@href]").reject { |link| link["href"].start_with?("#") || link.text.strip.empty? }.map { |link| link["href"] }
         end
       end
     end
