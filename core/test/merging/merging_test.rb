@@ -57,6 +57,21 @@ class MergingTest < Minitest::Test
     assert_equal "First words. Second and third words.", Document::Text.of(merged)
   end
 
+  # What was written over has no word in common with what the base had there.
+  def test_what_was_split_or_joined_and_written_over_is_joined_once_more_without_change
+    last = base["content"].last
+    split = edited { |doc| [ *doc["content"][0...-1], with(last, "The end"), with(last, " is here.", nil) ] }
+    assert_settled split, edited { |doc| [ *doc["content"][0...-1], with(last, "The end comes soon, they say.") ] }
+
+    item, second = base["content"][1]["content"]
+    one, two = [ item, second ].map { |each| each["content"].first }
+    within = ->(list) { [ base["content"].first, base["content"][1].merge("content" => list), *base["content"].drop(2) ] }
+    beside = edited { within.([ item.merge("content" => [ one, two ]) ]) }
+    @base = beside
+    joined = edited { within.([ item.merge("content" => [ with(one, "one two") ]) ]) }
+    assert_settled joined, edited { within.([ item.merge("content" => [ one, with(two, "three and four") ]) ]) }
+  end
+
   def test_a_block_that_one_moves_takes_along_what_the_other_writes_in_it
     moved = edited { |doc| [ doc["content"].last, *doc["content"][0...-1] ] }
     merged = join(moved, document(BASE.sub("is here", "is near"))).document
@@ -161,6 +176,12 @@ class MergingTest < Minitest::Test
 
   def join(one, other)
     Merging.merge(side(base, 1, nil), side(one, 2, "onewrites1"), side(other, 3, "otherwrit1"))
+  end
+
+  def assert_settled(one, other)
+    merged = join(one, other).document
+    again = side(merged, 4, nil)
+    assert_equal [ merged, merged ], [ Merging.merge(side(base, 1, nil), side(one, 2, "onewrites1"), again).document, Merging.merge(side(base, 1, nil), side(other, 3, "otherwrit1"), again).document ]
   end
 
   def merge(one, other)

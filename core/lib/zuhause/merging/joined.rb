@@ -166,12 +166,17 @@ module Zuhause
       def whole(document)
         there = Document::Walk.blocks(document).to_h { |node| [ node.dig("attrs", "id"), node ] }
         left = @presence.ids.select { |id| !there.key?(id) && Document::Schema::NODES.fetch(trees.find { |tree| tree.key?(id) }[id]["type"]).group == "block" }.to_set
-        lost = left.reject { |id| left.include?(@presence.parents[id]) || trees.any? { |tree| tree.key?(id) && tree.inside(id).any? { |inner| there.key?(inner) } } }
+        lost = left.reject { |id| above(id).any? { |each| left.include?(each) } || trees.any? { |tree| tree.key?(id) && tree.inside(id).any? { |inner| there.key?(inner) } } }
         return document if lost.empty?
 
         keys = there.values.to_set { |node| JSON.generate(Document::Ids.strip(node)) }
         blocks = lost.sort.filter_map { |id| build(id) }.reject { |node| keys.include?(JSON.generate(Document::Ids.strip(node))) }
         Fitting.of(document.merge("content" => document["content"] + blocks))
+      end
+
+      # @return [Enumerator<String>] what it is to stand in, and what that is to stand in
+      def above(id)
+        Enumerator.produce(@presence.parents[id]) { |each| @presence.parents[each] || raise(StopIteration) }
       end
     end
   end

@@ -4,7 +4,8 @@ module Zuhause
     # split or joined in the other two documents as well before they are paired, so that what stands in either half meets its
     # own words.
     module Reshaping
-      Split = Struct.new(:id, :new_id, :place)
+      # +old+: the block that it was made from, as it stood.
+      Split = Struct.new(:id, :new_id, :place, :old)
       Joining = Struct.new(:id, :gone)
 
       module_function
@@ -14,35 +15,41 @@ module Zuhause
       # @return [Array<Hash>] the base and both sides, reshaped alike
       def of(base, *sides)
         sides.each_index do |i|
-          splits(base, sides[i]).each { |split| base, sides[1 - i] = [ base, sides[1 - i] ].map { |doc| divided(doc, split, base) } }
-          joinings(base, sides[i]).each { |joining| base, sides[1 - i] = [ base, sides[1 - i] ].map { |doc| united(doc, joining) } }
+          splits(base, sides[i], sides[1 - i]).each { |split| base, sides[1 - i] = [ base, sides[1 - i] ].map { |doc| divided(doc, split) } }
+          joinings(base, sides[i], sides[1 - i]).each { |joining| base, sides[1 - i] = [ base, sides[1 - i] ].map { |doc| united(doc, joining) } }
         end
         [ base, *sides ]
       end
 
-      # Blocks that follow one that ends earlier now, and hold most of what that ended with.
-      def splits(base, side)
-        was = texts(base)
+      # Blocks that follow one that ends earlier now, and hold most of what that ended with, or of what it ends with on the other side
+      # (where both were joined before).
+      def splits(base, side, other)
+        was, is = texts(base), texts(other)
         pairs(side).filter_map do |block, following|
           id, new_id = [ block, following ].map { |node| node.dig("attrs", "id") }
-          old = was[id]
-          next if old.nil? || was.key?(new_id) || old["content"] == block["content"]
+          next if was[id].nil? || was.key?(new_id)
 
-          place = past(signs(old), signs(block))
-          tail = signs(old).drop(place)
-          Split.new(id, new_id, place + common(tail, signs(following)).first.first) if mostly?(tail, signs(following))
+          [ was[id], (is[id] unless is.key?(new_id)) ].compact.uniq.filter_map { |old| split(old, block, following) }.first
         end
       end
 
-      # Blocks that are gone, and most of which the one before them ends with now.
-      def joinings(base, side)
-        is = texts(side)
-        pairs(base).filter_map do |block, following|
+      def split(old, block, following)
+        return if old["content"] == block["content"]
+
+        place = past(signs(old), signs(block))
+        tail = signs(old).drop(place)
+        Split.new(*[ block, following ].map { |node| node.dig("attrs", "id") }, place + common(tail, signs(following)).first.first, old) if mostly?(tail, signs(following))
+      end
+
+      # Blocks that are gone, and most of which the one before them ends with now; or most of what the other side has there.
+      def joinings(base, side, other)
+        was, is = texts(base), texts(side)
+        [ base, other ].flat_map { |doc| pairs(doc) }.filter_map do |block, following|
           id, gone = [ block, following ].map { |node| node.dig("attrs", "id") }
-          next if is[id].nil? || is.key?(gone)
+          next if is[id].nil? || is.key?(gone) || !was.key?(gone)
 
           Joining.new(id, gone) if mostly?(signs(following), signs(is[id]).drop(past(signs(is[id]), signs(block))))
-        end
+        end.uniq
       end
 
       # @return [Integer] the place in the first behind the last that it has in common with the second
@@ -58,20 +65,19 @@ module Zuhause
         Changes::Sequence.common(one, other, Changes::Budget.new)
       end
 
-      def divided(doc, split, base)
+      def divided(doc, split)
         return doc if texts(doc).key?(split.new_id)
 
-        old = texts(base)[split.id]
         Document::Walk.rebuild(doc) do |node|
           next node unless node.dig("attrs", "id") == split.id && textblock?(node)
 
-          halves(node, old, split).map.with_index { |content, i| i.zero? ? with(node, content) : with(node.merge("attrs" => (node["attrs"] || {}).merge("id" => split.new_id)), content) }
+          halves(node, split).map.with_index { |content, i| i.zero? ? with(node, content) : with(node.merge("attrs" => (node["attrs"] || {}).merge("id" => split.new_id)), content) }
         end
       end
 
-      # Where the block ends now is found by the words of the base that stand on either side.
-      def halves(node, old, split)
-        tokens, was = pieces(node), pieces(old)
+      # Where the block ends now is found by the old words that stand on either side.
+      def halves(node, split)
+        tokens, was = pieces(node), pieces(split.old)
         place = split.place
         known = Changes::Sequence.common(was.map { |token| sign(token) }, tokens.map { |token| sign(token) }, Changes::Budget.new).to_h
         at = (place...was.size).filter_map { |i| known[i] }.first || (place - 1).downto(0).filter_map { |i| known[i] }.first&.succ || tokens.size
@@ -121,7 +127,7 @@ module Zuhause
       def sign(token)
         token["text"] || token.values_at("type", "attrs", "content")
       end
-      private_class_method :splits, :joinings, :past, :mostly?, :common, :divided, :halves, :united, :with, :texts, :pairs, :textblock?, :pieces, :signs, :sign
+      private_class_method :splits, :split, :joinings, :past, :mostly?, :common, :divided, :halves, :united, :with, :texts, :pairs, :textblock?, :pieces, :signs, :sign
     end
   end
 end
