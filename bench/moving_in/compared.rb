@@ -4,19 +4,21 @@ class MovingInBench
     def initialize(manual, arrival)
       @manual = manual
       @arrival = arrival
-      @by_path = arrival.files.where(kind: %w[text folder]).includes(page: :draft).index_by { |file| file.path.delete_prefix("manual/") }
+      parts, whole = arrival.files.where(kind: %w[text folder]).includes(page: :draft).partition(&:part_of_id)
+      @by_path = whole.index_by { |file| file.path.delete_prefix("manual/") }
+      @parts = parts.sort_by(&:path).group_by(&:part_of_id)
       @forwards = ArrivedForwards.new(arrival.files)
       @counts = Hash.new { |counts, name| counts[name] = [ 0, 0 ] }
       @wrong = Hash.new { |wrong, name| wrong[name] = [] }
     end
 
-    # @param wrong [String, nil] the name of what is to be told in single cases
+    # @param wrong [String, nil] the names of what is to be told in single cases, by commas
     def tell(wrong: nil)
       @manual.files.each { |file| compare(file) }
       @counts.each { |name, (right, all)| printf "  %-34s %8.2f %%  (%d of %d)\n", name, all.zero? ? 100 : 100.0 * right / all, right, all }
       told = @arrival.losses.counts
       printf "  told as lost: %s\n", told.map { |code, count| "#{code} #{count}" }.join(", ")
-      @wrong[wrong].first(40).each { |case_of| puts "    #{case_of.inspect[0, 300]}" } if wrong
+      wrong.to_s.split(",").each { |name| puts "  #{name}:", @wrong[name].first(60).map { |one| "    #{one.inspect[0, 300]}" } }
     end
 
     private
@@ -32,7 +34,7 @@ class MovingInBench
       count("pages", page ? 1 : 0, 1, file.path)
       return unless page
 
-      document = page.draft.document
+      document = document(@by_path[file.path])
       titles(file, page)
       words(file, page, document)
       links(file, document)
@@ -40,9 +42,21 @@ class MovingInBench
       count("right parent", parent?(file, page) ? 1 : 0, 1, file.path, file.up, page.parent&.title)
     end
 
+    # What was too long for one page is several.
+    def document(file)
+      (@documents ||= {})[file.id] ||= { "type" => "doc", "content" => [ file, *@parts[file.id] ].flat_map { |part| part.page.draft.document["content"] } }
+    end
+
+    # The key of the page that a text became, for that of each of its parts.
+    def whole(key)
+      @wholes ||= @by_path.each_value.with_object({}) { |file, keys| @parts[file.id]&.each { |part| keys[part.key] = file.key } }
+      @wholes.fetch(key, key)
+    end
+
     def titles(file, page)
-      expected, got = [ file.title, page.title ].map { |title| title.scan(/[[:alnum:]]+/).join(" ") }
-      count("titles", expected == got || expected.start_with?("#{got} ") && got.length > 3 ? 1 : 0, 1, file.path, file.title, page.title)
+      got, *expected = [ page.title, *file.titles ].map { |title| title.downcase.scan(/[[:alnum:]]+/).join(" ") }
+      right = expected.any? { |title| title == got || title.start_with?("#{got} ") && got.length > 3 }
+      count("titles", right ? 1 : 0, 1, file.path, file.titles, page.title)
     end
 
     def words(file, page, document)
@@ -58,7 +72,7 @@ class MovingInBench
     end
 
     def links(file, document)
-      led = Zuhause::Links.in(document).filter_map { |link| [ link.target.value, link.target.block ] if link.target.kind == :page }
+      led = Zuhause::Links.in(document).filter_map { |link| [ whole(link.target.value), link.target.block ] if link.target.kind == :page }
       pages = led.map(&:first).tally
       file.links.map { |path, _said| led_to(path)&.key }.tally.each do |key, times|
         count("links to the right page", [ times, pages.fetch(key, 0) ].min, times, file.path, @by_path.find { |_path, each| each.key == key }&.first, times, pages.fetch(key, 0))
@@ -83,7 +97,8 @@ class MovingInBench
     # @return [String, nil] the letters with which a block of a page begins
     def said(key, block)
       @texts ||= Hash.new do |known, page|
-        document = (@by_key ||= @by_path.each_value.index_by(&:key))[page]&.page&.draft&.document
+        file = (@by_key ||= @by_path.each_value.index_by(&:key))[page]
+        document = document(file) if file&.page
         blocks = document ? Zuhause::Document::Walk.blocks(document).to_a : []
         known[page] = blocks.each_with_index.to_h { |each, i| [ each.dig("attrs", "id"), blocks[i, 6].map { |one| Zuhause::Document::Text.of(one) }.join(" ").scan(/[[:alnum:]]+/).join[0, 60] ] }
       end

@@ -1,8 +1,9 @@
 class MovingInBench
   # A manual that a package of the system holds, and what its pages say, read here by few lines of their own.
   class Manual
-    File = Struct.new(:path, :title, :words, :links, :places, :code, :cells, :pictures, :up, keyword_init: true)
+    File = Struct.new(:path, :titles, :words, :links, :places, :code, :cells, :pictures, :up, keyword_init: true)
     PICTURE = /\.(?:png|gif|jpe?g|svg|webp)\z/i
+    UNSEEN = "h[style='display:none']".freeze # headings that no browser shows
     SPACE = /[[:space:]]+/
     APART = "p, div, li, dt, dd, td, th, tr, h1, h2, h3, h4, h5, h6, pre, ul, ol, dl, table, caption, blockquote, hr, figure, figcaption, section, img".freeze
 
@@ -43,14 +44,14 @@ class MovingInBench
     end
 
     def root(path)
-      (@roots ||= {})[path] ||= Nokogiri::HTML5.parse(@folder.join(path).read(encoding: "UTF-8").scrub, max_tree_depth: -1).root
+      (@roots ||= {})[path] ||= Nokogiri::HTML5.parse(@folder.join(path).read(encoding: "UTF-8").scrub, max_tree_depth: -1).root.tap { |whole| whole.css(UNSEEN).each(&:unlink) }
     end
 
     def read(path)
       whole = root(path)
       content = (whole.at_css("body") || whole).dup
       content.css("#{@around}, script, style, noscript, template").each(&:unlink)
-      File.new(path: path, title: title(whole, content), words: said_in(content).scan(/[[:alnum:]]+/).tally, links: links(path, content), code: content.css("pre").map { |pre| pre.xpath(".//text() | .//br").map { |piece| piece.name == "br" ? "\n" : piece.text }.join.delete_suffix("\n") },
+      File.new(path: path, titles: titles(path, whole, content), words: said_in(content).scan(/[[:alnum:]]+/).tally, links: links(path, content), code: content.css("pre").map { |pre| pre.xpath(".//text() | .//br").map { |piece| piece.name == "br" ? "\n" : piece.text }.join.delete_suffix("\n") },
                cells: content.css("td, th").reject { |cell| cell.css("table").any? }.map { |cell| squished(cell.text) }.reject(&:empty?), pictures: pictures(path, content), up: up(path))
     end
 
@@ -67,8 +68,10 @@ class MovingInBench
       text.gsub(SPACE, " ").strip
     end
 
-    def title(whole, content)
-      squished((content.at_css(".fancy_title") || (content.at_css("h1") if content.css("h1").one?) || content.at_css(".titlepage .title") || whole.at_css("title"))&.text.to_s.delete("¶"))
+    # What a page is called: the heading that stands above all others, or what it says of itself.
+    def titles(path, whole, content)
+      heading = whole.at_css(".fancy_title") || content.at_css(".titlepage .title") || %w[h1 h2 h3].filter_map { |name| content.css(name).to_a.presence }.first&.then { |found| found.first if found.one? }
+      [ heading, whole.at_css("title") ].compact.map { |node| squished(node.text.delete("¶")) }.reject(&:empty?).presence || [ ::File.basename(path, ".*") ]
     end
 
     # Links with words, to other files of it or places in its own: the file, and the first letters of what stands there. Code bears none.

@@ -25,7 +25,7 @@ require File.expand_path("../../config/initializers/vips", __dir__)
 given = JSON.parse(File.read("given.json"))
 opened = ->(name, path) { Upload.new(name, path: path) }
 texts = ArrivedTexts.new(files: given["files"], pictures: given["pictures"].to_h { |path, lying| [ path, opened.(File.basename(path), lying) ] }, into_draft: given["into_draft"],
-                         addresses: given["address"] && PageAddresses.new(given["address"]), repeated: given["repeated"].map { |part| Zuhause::Exchange::Repeated::Found.new(**part.transform_keys(&:to_sym)) })
+                         addresses: given["address"] && PageAddresses.new(given["address"]), repeated: given["repeated"].map { |part| Zuhause::Exchange::Repeated::Found.new(**part.transform_keys(&:to_sym)) }, shared: given["shared"])
 out = $stdout.dup
 $stdout.reopen(File::NULL)
 given["texts"].each do |key, lying|

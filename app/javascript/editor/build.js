@@ -18,6 +18,7 @@ import selectionMenu from "./selection_menu"
 import stated from "./stated"
 import theirs from "./theirs"
 import touched from "./touched"
+import undoSteps from "./undo_steps"
 
 // @param on [Object] what the editor calls when something is asked for: signs (see asking), onFiles, onProblem, onDay,
 //   onEscape, onDescribe
@@ -47,6 +48,7 @@ export default function build({ root, element, content, words, names, page, past
       touched(element, content),
       theirs,
       UndoRedo,
+      undoSteps,
       Gapcursor,
       Dropcursor.configure({ class: "drop-line", color: false, width: 2 }),
       Placeholder.configure({ placeholder: words.placeholder })

@@ -9,14 +9,16 @@ class ArrivedTexts
   # @param pictures [Hash{String=>Upload}] those that can be shown, by their paths
   # @param addresses [PageAddresses, nil] turns addresses of this house into targets
   # @param repeated [Array<Zuhause::Exchange::Repeated::Found>] what is left out of them
+  # @param shared [Array<String>] titles that several of them say they have, which tell of none
   # @param into_draft [Boolean] whether they come into a page that has a title: theirs stays a heading of the text then, and what they lead
   #   to is not followed
-  def initialize(files: [], pictures: {}, addresses: nil, repeated: [], into_draft: false)
+  def initialize(files: [], pictures: {}, addresses: nil, repeated: [], shared: [], into_draft: false)
     @names = Zuhause::Exchange::Names.new(files)
     @pictures = pictures
     @by_name = pictures.keys.index_by { |path| File.basename(path).downcase }
     @addresses = addresses
     @repeated = repeated
+    @shared = shared.to_set
     @into_draft = into_draft
     @fit = Hash.new { |known, path| known[path] = fit?(pictures.fetch(path)) }
   end
@@ -100,7 +102,7 @@ class ArrivedTexts
   end
 
   def entitled(title, doc)
-    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: @fallback || called(@path), told: !@fallback.nil?)
+    title ? [ title, doc ] : Zuhause::Exchange::Entitled.split(doc, fallback: @fallback || called(@path), told: !@fallback.nil? && !@shared.include?(@fallback))
   end
 
   # As its file is called; what stands for a folder, as that.

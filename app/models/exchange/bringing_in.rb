@@ -4,6 +4,7 @@ class BringingIn
   PORTION = 240 # texts
   FILES = 100 # unpacked at once
   KEPT = 8 # texts, at once
+  SHARED = 3 # texts that say they have one title
   COMPARED = 20 # texts with what they said before, at once
 
   Portion = Struct.new(:step, :items) do
@@ -110,7 +111,7 @@ class BringingIn
 
   def read(*ids)
     done = @work.done
-    reading(ids).enum_for(:each).each_slice(KEPT) do |read|
+    reading(ids, shared: shared).enum_for(:each).each_slice(KEPT) do |read|
       arrival.add(read)
       @work.update!(done: done += read.size)
     end
@@ -148,9 +149,14 @@ class BringingIn
     touch
   end
 
-  def reading(ids, all = texts)
+  def reading(ids, all = texts, shared: [])
     files = all.where(id: ids).with_attached_original.index_by(&:key).transform_values { |file| Upload.new(file.path, path: file.lying) }
-    ReadApart.new(files, files: paths, pictures: pictures, address: @work.details["address"], repeated: arrival.repeated.reject { |part| part["back"] }, into_draft: into_draft?)
+    ReadApart.new(files, files: paths, pictures: pictures, address: @work.details["address"], repeated: arrival.repeated.reject { |part| part["back"] }, shared: shared, into_draft: into_draft?)
+  end
+
+  # What so many pages say they are called is the name of the whole.
+  def shared
+    @shared ||= texts.where.not(survey: nil).find_each.filter_map { |file| file.survey_told["title"] }.tally.select { |_title, count| count >= SHARED }.keys
   end
 
   def paths

@@ -9,10 +9,11 @@ class ReadApart
   # @param pictures [Array<Array(String, String)>] paths of those that can be shown, and where they lie
   # @param address [String, nil] of this house
   # @param repeated [Array<Hash>] what is left out of them, see Zuhause::Exchange::Repeated::Found
+  # @param shared [Array<String>] titles that several of them say they have
   # @param into_draft [Boolean]
-  def initialize(texts, files: [], pictures: [], address: nil, repeated: [], into_draft: false)
+  def initialize(texts, files: [], pictures: [], address: nil, repeated: [], shared: [], into_draft: false)
     @texts = texts
-    @given = { files: files, pictures: pictures, address: address, repeated: repeated.map { |part| part.slice("key", "shape", "folder") }, into_draft: into_draft }
+    @given = { files: files, pictures: pictures, address: address, repeated: repeated.map { |part| part.slice("key", "shape", "folder") }, shared: shared, into_draft: into_draft }
   end
 
   # @yieldparam text [ArrivedText]

@@ -146,10 +146,12 @@ class PageFile < ApplicationRecord
   #
   # @param on [Hash{PageFile=>Page}]
   def self.keep_all(on, at: Time.current)
+    return if on.empty?
+
     numbers(on.size).zip(on) { |number, (file, page)| file.assign_attributes(id: number, page: page, created_at: at) }
     on.each_key(&:validate!)
-    insert_all!(on.each_key.map(&:attributes)) if on.any?
-    ActiveStorage::Attachment.insert_all!(on.each_key.map { |file| file.lying_in.merge(created_at: at) }) if on.any?
+    insert_all!(on.each_key.map(&:attributes))
+    ActiveStorage::Attachment.insert_all!(on.each_key.map { |file| file.lying_in.merge(created_at: at) })
   end
 
   # @return [Hash] what tells of the bytes that are stored

@@ -13,6 +13,14 @@ class ArrangementTest < Minitest::Test
     assert_equal "index(a b(z y x) c)", tree(%w[index.html a.html b.html c.html x.html y.html z.html], told)
   end
 
+  def test_a_list_that_names_a_few_of_many_folders_leaves_them_below_what_stands_for_theirs
+    paths = %w[index.html a/index.html a/1.html a/2.html a/3.html b/index.html b/1.html b/2.html c.html d.html e.html]
+    told = { "index.html" => told(%w[a/2.html b/2.html c.html].map { |path| [ 0, path ] }) }
+    assert_equal "index(c index(1 2 3) index(1 2) d e)", tree(paths, told)
+    all = { "index.html" => told([ *paths.grep(/\d/), "c.html" ].map { |path| [ 0, path ] }) }
+    assert_equal "index(1 2 3 1 2 c index index d e)", tree(paths, all), "what tells of most knows best"
+  end
+
   def test_a_bar_of_all_pages_belongs_to_none_of_them
     bar = [ [ 0, "c.html" ], [ 0, "a.html" ], [ 0, "b.html" ], [ 0, "d.html" ] ]
     paths = %w[index.html a.html b.html c.html d.html e.html]

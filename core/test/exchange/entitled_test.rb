@@ -42,7 +42,19 @@ class EntitledTest < Minitest::Test
     doc = Markup::MarkdownReader.read("# 1. Background\n\nText\n\n# 2. Rope").doc
     assert_equal [ "How winches work", doc ], Exchange::Entitled.split(doc, fallback: "How winches work")
     assert_equal "1. Background", Exchange::Entitled.split(doc, fallback: "winches", told: false).first, "a file's name gives way"
-    assert_equal "1. Background", Exchange::Entitled.split(Markup::MarkdownReader.read("# 1. Background\n\n# Rope").doc, fallback: "How winches work").first
+    assert_equal "1. Winches", Exchange::Entitled.split(Markup::MarkdownReader.read("# 1. Winches\n\n# Rope").doc, fallback: "How winches work").first
+  end
+
+  def test_the_first_of_several_headings_that_shares_no_word_with_the_title_is_a_part
+    doc = Markup::MarkdownReader.read("# Public forum\n\nText\n\n# Paid help").doc
+    assert_equal [ "Ways to be helped", doc ], Exchange::Entitled.split(doc, fallback: "Ways to be helped")
+    assert_equal "Public forum", Exchange::Entitled.split(doc, fallback: "The public boards").first, "it shares one"
+    assert_equal "Public forum", Exchange::Entitled.split(doc, fallback: "Ways to be helped", told: false).first, "a file's name gives way"
+    assert_equal "Public forum", Exchange::Entitled.split(doc, fallback: "Writing program - ways.doc").first, "so does one that is told"
+    assert_equal "Public forum", Exchange::Entitled.split(doc, fallback: "Untitled").first
+    assert_equal "Making an index", Exchange::Entitled.split(Markup::MarkdownReader.read("# 1. Syntax\n\nText").doc, fallback: "Making an index").first, "what is counted is a part"
+    alone = Markup::MarkdownReader.read("# Public forum\n\n## Paid help").doc
+    assert_equal "Public forum", Exchange::Entitled.split(alone, fallback: "Ways to be helped").first, "one that stands above all is no part"
   end
 
   def test_a_title_is_cut_to_what_titles_may_be

@@ -22,6 +22,13 @@ class SurveyTest < Minitest::Test
     assert_equal [ true, true, false, false, false ], [ list, "<p>Three more words</p>#{list}", "<p>#{"word " * 5}</p>#{list}", "<a href='#a'>Salt</a>", "" ].map { |body| survey("<body>#{body}</body>").leading? }
   end
 
+  def test_ways_through_the_pages_are_no_lists_of_them
+    list = ->(*names, **around) { survey("<body><div #{around.map { |name, value| "#{name}='#{value}'" }.join}><ul>#{names.map.with_index { |name, i| "<li><a href=#{i}.html>#{name}</a>" }.join}</ul></div></body>").lists.size }
+    assert_equal [ 0, 0, 1 ], [ list.("Index", "next", "Manual", "Deck"), list.("Manual", "Deck", "&laquo; Previous"), list.("Manual", "Deck", "Next to the stage") ]
+    assert_equal [ 0, 0, 1 ], [ list.("Manual", "Deck", "Ropes", class: "breadcrumbs wide"), list.("Manual", "Deck", "Ropes", "aria-label": "Breadcrumb"), list.("Manual", "Deck", "Ropes", class: "crumbling") ]
+    assert_equal 1, list.(*Array.new(50, "Ropes"), "Next"), "of so many, one may be called so"
+  end
+
   private
 
   def survey(html)

@@ -141,6 +141,24 @@ class HTMLReaderTest < Minitest::Test
     assert_equal "1 f(G)", Document::Text.of(read.doc)
   end
 
+  def test_words_in_a_line_that_are_not_shown_are_left_out_and_told
+    read = Markup::HTMLReader.read("<p>Seven <span style='Display: NONE; color: red'>007</span>bells.<a name=x></a> <h hidden>Bells</h></p><p>Next</p><div style='display:none'><p>Open me</p></div>")
+    assert_equal "Seven bells.\n\nNext\n\nOpen me\n", Markup::MarkdownWriter.write(read.doc, ids: false).gsub(/ \{#.*\}/, "")
+    assert_equal [ [ :hidden, "007" ], [ :hidden, "Bells" ] ], read.reports.map { |one| [ one.code, one.detail ] }
+    assert_equal read.doc.dig("content", 1, "attrs", "id"), read.anchors.fetch("x"), "a name before them belongs to what follows"
+  end
+
+  def test_what_stands_in_a_list_and_is_no_item_stays
+    list, = Markup::HTMLReader.read("<ul>Bare <i>words</i><li>One</li><p>Loose</p></ul>").doc["content"]
+    assert_equal [ "Bare words", "One", "Loose" ], list["content"].map { |item| Document::Text.of(item) }
+  end
+
+  def test_a_list_of_terms_that_was_not_closed_ends_where_others_begin
+    doc = Markup::HTMLReader.read("<dl><dt>Bow</dt><dd>Front</dd>and <b>more</b><hr><h2>Stern</h2><table><tr><th>A<td>B</table><div><dt>Port</dt><dd>Left</dd></div></dl>").doc
+    assert_equal %w[definition_list paragraph divider heading table definition_list], doc["content"].map { |node| node["type"] }
+    assert_equal "and more", Document::Text.of(doc["content"][1])
+  end
+
   def test_any_text_can_be_read
     random = Random.new(SEED)
     pieces = %w[<p> </p> <ul> </ul> <li> <ol> <td> <table> <tr> </table> <th\ colspan=999> <h3> </h3> <b> </b> <i> <a\ href=https://x.example> </a> <div> </div> <br> <pre> </pre>

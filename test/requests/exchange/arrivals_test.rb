@@ -14,6 +14,12 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     get "/" # what is sent by whoever is not signed in yet may be far smaller
   end
 
+  test "a title that many say they have tells of none of them" do
+    page = ->(*headings) { "<title>Ternholm Ferries</title>#{headings.map { |heading| "<h1>#{heading}</h1><p>#{heading} and more.</p>" }.join}" }
+    arrival = bring({ "a.html" => page.("Printers", "Paper"), "b.html" => page.("Keys", "Locks"), "c.html" => page.("Boats", "Oars"), "d.html" => page.("Ropes", "Knots").sub("Ternholm Ferries", "Lines on board") })
+    assert_equal [ "Boats", "Keys", "Lines on board", "Printers" ], arrival.reload.in_order.map(&:title).sort
+  end
+
   test "several files become pages that link to each other and show their pictures" do
     arrival = bring({ "gangway.md" => "---\ntitle: \"Gangway in ice\"\nlang: de\ntags: [deck]\n---\n!!! tip\n    Mind it.\n\nSee [salt](./the%20salt.html#x).\n\n![The dot](pictures/dot.png)\n\n<b>Ask</b> the <mate>.", "the salt.html" => "<h1>Salt &amp; grit</h1><h2>Where</h2><p>Back to <a href='gangway.md'>it</a>.</p><script>alert(1)</script>",
                     "notes.txt" => "One\nline # not a heading\n\n\nTwo", "dot.png" => Rails.root.join("test/files/dot.png").binread, "what.exe" => "MZ" })

@@ -64,6 +64,19 @@ class DailyWritingTest < ApplicationSystemTestCase
     assert_selector ".ProseMirror", text: "Salt eats steel; SALT eats bolts."
   end
 
+  test "what is typed without a pause is undone some words at a time" do
+    write
+    editor.send_keys [ :control, :end ], :enter, "Fog lies on the sound and the watch calls out each fathom."
+    editor.send_keys [ :control, "z" ]
+    assert_selector ".ProseMirror", text: "Fog lies on the sound and the watch"
+    assert_no_selector ".ProseMirror", text: "each fathom"
+    editor.send_keys [ :control, "z" ], [ :control, "z" ]
+    assert_no_selector ".ProseMirror", text: "Fog"
+    editor.send_keys [ :control, :shift, "z" ]
+    assert_selector ".ProseMirror", text: "Fog"
+    assert_no_selector ".ProseMirror", text: "watch"
+  end
+
   test "a work is cited, entered once, found again, and listed with ways back" do
     write
     editor.send_keys [ :control, :end ]

@@ -153,9 +153,15 @@ module Zuhause
           above << above.last while above.size <= depth
           next above << above.last unless path && by_path.key?(path) && path != holder && !above.include?(path)
 
-          @order[path] = order + i if (place.nil? || whole) && @listed.add?(path) && move(path, above.last)
+          @order[path] = order + i if (place.nil? || whole) && (whole || !at_home?(path, holder)) && @listed.add?(path) && move(path, above.last)
           above << path
         end
+      end
+
+      # What tells of a few that lie all over leaves each where a text stands for its folder.
+      def at_home?(path, holder)
+        front = by_path.fetch(path).above
+        front && !by_path.fetch(front).folder? && holder != front && by_path[holder]&.above != front && !@tops.include?(front)
       end
 
       # @return [Boolean] whether it can stand there

@@ -6,6 +6,8 @@ module Zuhause
 
       FEW = 25 # words that may stand before it
       NUMBER = /\A(?:(?:chapter|appendix|section|part|kapitel|anhang|abschnitt|teil)\s+(?:[a-z]|\d+(?:\.\d+)*)|\d+(?:\.\d+)*)[\s.:)–—-]+/i
+      FILE = /\.\p{Alnum}{1,5}\z/
+      WORD = /[\p{L}\p{N}]{3,}/
 
       # @param doc [Hash] a document in normal form
       # @param fallback [String] a title for a text that does not begin with one; a heading further down that it begins with is meant by it
@@ -17,7 +19,7 @@ module Zuhause
         return [ clean(fallback), beneath(doc) ] if told && again?(doc["content"].first, fallback)
 
         tops = Document::Walk.blocks(doc).select { |node| top?(node) }
-        return [ clean(fallback), doc ] if told && counted?(tops)
+        return [ clean(fallback), doc ] if told && (tops.size > 1 && counted?(tops.first(2)) || (tops.size > 1 || counted?(tops)) && apart?(tops.first, fallback))
 
         only = tops.one?
         at = doc["content"].index { |node| top?(node) } or return [ clean(fallback), doc ]
@@ -28,11 +30,20 @@ module Zuhause
         [ clean(title), doc.merge("content" => rest.empty? ? Document.empty["content"] : rest) ]
       end
 
-      # Several of the first level that are counted are parts of what is called otherwise.
+      # Several of the first level that are counted are parts of what is called otherwise (and so is one that has no word of it).
       def counted?(tops)
-        tops.size > 1 && tops.first(2).all? { |node| Document::Text.of(node).strip.match?(NUMBER) }
+        tops.any? && tops.all? { |node| Document::Text.of(node).strip.match?(NUMBER) }
       end
       private_class_method :counted?
+
+      # It has no word of the title, if that is one and not the name of a file.
+      def apart?(node, title)
+        return false if title.match?(FILE) || !title.strip.match?(/\s/)
+
+        one, other = [ Document::Text.of(node), title ].map { |words| words.downcase.scan(WORD) }
+        !one.empty? && !one.intersect?(other)
+      end
+      private_class_method :apart?
 
       # What divides nothing from the rest goes.
       def begun(doc)

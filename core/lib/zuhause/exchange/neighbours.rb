@@ -1,11 +1,13 @@
 module Zuhause
   module Exchange
     # Links that lead from one page of a manual to the next, back, up and to the front of it, told by what they are called. At the
-    # beginning and the end of a page they belong to the manual: here the plan does what they did.
+    # beginning and the end of a page they belong to the manual: here the plan does what they did. Those that lead back to where a page
+    # begins stand anywhere in it.
     module Neighbours
       PART = "(?: (?:chapter|section|page|topic|part))?".freeze
       RELS = { /\A(?:next|forward)#{PART}\z/ => "next", /\A(?:prev|previous|back)#{PART}\z/ => "prev", /\Aup#{PART}\z/ => "up" }.freeze
       AWAY = /\A(?:(?:table of )?contents|toc|home|index|top|first#{PART}|last#{PART})\z/
+      UP_AGAIN = /\b(?:top|beginning|anfang|oben|haut)\b|\A\z/
       WORD = /[[:alnum:]]/
       LONGEST = 40 # characters of a name
       MOST = 40 # links at an edge
@@ -23,7 +25,32 @@ module Zuhause
       def take_out(root)
         leaves = (root.at_css("body") || root).xpath(".//text()[not(parent::script or parent::style)] | .//img").reject { |leaf| leaf.text? && !leaf.text.match?(WORD) }
         [ leaves, leaves.reverse ].flat_map { |order| at_edge(order) }.uniq.each { |link| remove(link) }
+        up_again(root).each { |link| remove(link) }
       end
+
+      # Called so, or the same several times.
+      def up_again(root)
+        own = root.xpath("//a[starts-with(@href, '#')]").select { |link| by_itself?(link) }
+        return [] if own.empty?
+
+        elsewhere = names(root, "//") - begin_of(root)
+        links = own.reject { |link| elsewhere.include?(link["href"].delete_prefix("#")) }
+        times = links.map { |link| [ link["href"], name(link) ] }.tally
+        links.select { |link| UP_AGAIN.match?(name(link)) || times[[ link["href"], name(link) ]] > 1 }
+      end
+      private_class_method :up_again
+
+      # @return [Set<String>] names of what has no words before it
+      def begin_of(root)
+        first = (root.at_css("body") || root).xpath(".//text()[not(parent::script or parent::style)]").find { |text| text.text.match?(WORD) }
+        first ? names(first, "ancestor::") | names(first, "preceding::") : Set.new
+      end
+      private_class_method :begin_of
+
+      def names(node, axis)
+        node.xpath("#{axis}*/@id | #{axis}a/@name").to_set(&:value)
+      end
+      private_class_method :names
 
       def at_edge(leaves)
         links = leaves.lazy.map { |leaf| around(leaf) }.take_while { |link| link && by_itself?(link) && (rel(link) || AWAY.match?(name(link))) }.first(MOST)

@@ -26,6 +26,7 @@ module Zuhause
       WORD = /[[:alnum:]]+/
       MAIN = %w[main article].freeze
       CONTENTS = /(?:\A|[\s_-])(?:toc|toctree|contents|nav|navigation|sidebar|menu|sitemap|summary)(?:\z|[\s_-])/i
+      CRUMBS = /(?:\A|[\s_-])(?:bread)?crumbs?(?:\z|[\s_-])/i
       RELS = { "next" => "next", "prev" => "prev", "previous" => "prev", "up" => "up", "contents" => "contents", "toc" => "contents" }.freeze
 
       # @param html [String] UTF-8
@@ -96,11 +97,14 @@ module Zuhause
         @leading.positive? && @leading * 2 >= @words
       end
 
-      # @return [Array<List>] those that lead to something
+      # @return [Array<List>] those that lead to something, but for ways through the pages: to the next and the one before, and from the
+      #   front to this one
       def lists
         return [] unless @root
 
         @root.xpath("//*[(self::ul or self::ol or self::dl) and not(ancestor::ul or ancestor::ol or ancestor::dl)]").filter_map do |list|
+          next if way?(list)
+
           items = items(list, 0, [])
           items = items.reject { |_depth, address| address.include?("#") } if items.size > MOST_ITEMS
           List.new(items: items.first(MOST_ITEMS), contents: contents?(list), within: within(list)) if items.size >= LEAST_LINKS
@@ -204,6 +208,13 @@ module Zuhause
           list = list.parent
         end
         found
+      end
+
+      def way?(list)
+        links = list.css("a[href]")
+        return true if links.size <= Neighbours::MOST && links.any? { |link| %w[next prev].include?(Neighbours.rel(link)) }
+
+        around(list).any? { |element| CRUMBS.match?("#{element["class"]} #{element["id"]} #{element["aria-label"]}") }
       end
 
       def contents?(list)

@@ -19,6 +19,7 @@ module Zuhause
         return [ { "type" => "hard_break" } ] if node.name == "br"
         return [ footnote(node) ] if note?(node)
         return unkept(node) if UNKEPT.include?(node.name)
+        return unseen(node) if hidden?(node)
         return text(node["alt"].to_s, marks) if node.name == "img"
 
         inner = within(node, marks)
@@ -33,6 +34,17 @@ module Zuhause
         @named_before = @waiting.size if string.match?(/\S/)
         node = { "type" => "text", "text" => string.gsub(SPACE, " ") }
         [ marks.empty? ? node : node.merge("marks" => marks) ]
+      end
+
+      # Words in a line that nobody sees where they come from; blocks that are not shown at first open there.
+      def hidden?(node)
+        node.key?("hidden") || node.key?("style") && HTMLStyles.of(node["style"])["display"].to_s.start_with?("none")
+      end
+
+      def unseen(node)
+        words = words(node.text).strip
+        report(:hidden, words) unless words.empty?
+        []
       end
 
       # Tick boxes of tasks are read with their item.

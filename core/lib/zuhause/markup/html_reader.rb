@@ -62,9 +62,15 @@ module Zuhause
       # @return [Array<Hash>] the blocks that an element holds; what stands in a line between them becomes paragraphs
       def blocks(parent, depth, marks)
         met(parent)
+        among(parent.children, depth, marks, parent)
+      end
+
+      # @param nodes [Enumerable<Nokogiri::XML::Node>] that stand beside each other
+      # @return [Array<Hash>] the blocks that they are
+      def among(nodes, depth, marks, parent = nil)
         result = []
         line = []
-        parent.children.each do |node|
+        nodes.each do |node|
           next line.concat(inline(node, marks)) unless stands_alone?(node)
 
           result.concat(paragraph(line, parent))
@@ -74,9 +80,12 @@ module Zuhause
         result.concat(paragraph(line, parent))
       end
 
-      # @return [Array<Hash>] the blocks that an element is
-      def loose(node, depth, marks)
-        stands_alone?(node) ? block(node, depth, marks) : paragraph(inline(node, marks))
+      # Containers that hold certain elements may hold others all the same, or bare words.
+      #
+      # @return [Array<Array<Nokogiri::XML::Node>>] what an element holds: each that is called so by itself, others that follow one
+      #   another together
+      def runs(element, names)
+        element.children.chunk_while { |a, b| !names.include?(a.name) && !names.include?(b.name) }.to_a
       end
 
       # @param parent [Nokogiri::XML::Node, nil] whose style the line has

@@ -6,6 +6,7 @@ module Zuhause
       # Terms with explanations. In Markdown as it is customary: a term in a line of its own, each explanation behind a colon.
       class DefinitionList < Node
         MARKER = ":   ".freeze
+        OWN = %w[term definition].freeze
 
         type "definition_list", "(term|definition)+", group: "block"
 
@@ -36,8 +37,9 @@ module Zuhause
 
         def read(element, reader, depth, marks)
           reader.nested(element, depth, 2, marks) do
-            content = parts(element, reader, depth, marks)
-            content.empty? ? [] : [ { "type" => name, "content" => content } ]
+            parts(element, reader, depth, marks).chunk_while { |a, b| OWN.include?(a["type"]) && OWN.include?(b["type"]) }.flat_map do |run|
+              OWN.include?(run.first["type"]) ? [ { "type" => name, "content" => run } ] : run
+            end
           end
         end
 
@@ -54,13 +56,16 @@ module Zuhause
           Document::Text.of(block).match?(/\S/) && block["content"].first["type"] != "hard_break"
         end
 
-        # Groups may stand in elements of their own (HTML 5, 4.4.9).
+        # Groups may stand in elements of their own (HTML 5, 4.4.9). What else stands there (a list that was not closed holds all that
+        # follows) comes between two lists.
         def parts(element, reader, depth, marks)
-          element.element_children.flat_map do |child|
+          reader.runs(element, %w[div dt dd]).flat_map do |run|
+            child = run.first
             case child.name
             when "div" then parts(child, reader, depth, marks)
             when "dt" then reader.anchored([ { "type" => "term", "content" => Markup::Fit.text(reader.line(child, marks)) } ])
-            else [ { "type" => "definition", "content" => reader.held("definition", reader.blocks(child, depth + 2, marks)) } ]
+            when "dd" then [ { "type" => "definition", "content" => reader.held("definition", reader.blocks(child, depth + 2, marks)) } ]
+            else reader.among(run, depth, marks)
             end
           end
         end

@@ -51,7 +51,7 @@ module Zuhause
         private
 
         def list(element, reader, depth, marks)
-          items = element.element_children.flat_map { |child| child.name == "li" ? [ item(child, reader, depth, marks) ] : loose_item(child, reader, depth, marks) }
+          items = reader.runs(element, %w[li]).flat_map { |run| run.first.name == "li" ? [ item(run.first, reader, depth, marks) ] : loose_items(run, reader, depth, marks) }
           items << { "type" => "list_item", "content" => [ { "type" => "paragraph" } ] } if items.empty?
           return [ { "type" => "task_list", "content" => items } ] if items.all? { |item| item["type"] == "task" }
 
@@ -63,10 +63,9 @@ module Zuhause
           {}
         end
 
-        # A list within a list that is in no item belongs to the item before it; here it gets one of its own.
-        def loose_item(child, reader, depth, marks)
-          blocks = reader.loose(child, depth + 2, marks)
-          blocks.empty? ? [] : [ { "type" => "list_item", "content" => blocks } ]
+        # A list within a list that is in no item belongs to the item before it; here it gets one of its own, and so do bare words.
+        def loose_items(nodes, reader, depth, marks)
+          reader.among(nodes, depth + 2, marks).map { |block| { "type" => "list_item", "content" => [ block ] } }
         end
 
         BOX = %w[./input ./p[1]/input ./label/input ./p[1]/label/input].map { |path| "#{path}[@type='checkbox']" }.join(" | ").freeze
