@@ -9,7 +9,7 @@ class MovingInBench
   # +around+: what belongs to the manual and to none of its pages, as whoever looks at them would say; +up+: by what a page stands below
   # another one there.
   MANUALS = [
-    Manual.new("apache2-doc", "usr/share/doc/apache2-doc/manual/en", around: "#page-header, #path, .up, .toplang, .bottomlang, #footer, .top, #comments_section, #toc", up: :folders),
+    Manual.new("apache2-doc", "usr/share/doc/apache2-doc/manual/en", around: "#page-header, #path, .up, .toplang, .bottomlang, #footer, .top, #comments_section, #toc, #topics, a[href='#comments_section']", up: :folders),
     Manual.new("sqlite3-doc", "usr/share/doc/sqlite3", around: ".nosearch, .fancy_toc, #toc_header, #toc_sub, #toc, p:has(> a[href='objlist.html']):has(> a[href='constlist.html']):last-of-type, p:has(> a[href='../changes.html']):has(> a[href='../chronology.html'])", up: :folders),
     Manual.new("developers-reference", "usr/share/developers-reference", around: ".related, .sphinxsidebar, .footer, .headerlink, .clearer, .footnote-reference, .fn-backref", only: %r{\A[^/]*\z}, up: :contents),
     Manual.new("postgresql-doc-15", "usr/share/doc/postgresql-doc-15/html", around: ".navheader, .navfooter", up: :rels)

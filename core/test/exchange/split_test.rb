@@ -43,6 +43,15 @@ class SplitTest < Minitest::Test
     assert_equal 3000, lists.sum { |list| list["content"].size }
   end
 
+  def test_an_item_that_is_too_much_is_cut_between_what_stands_in_it
+    whole = doc("3. First\n\n4. Many\n\n#{Array.new(3000) { |i| "   - n#{i} #{"salt " * 100}\n" }.join}\n5. Last\n")
+    pieces = Exchange::Split.of(whole)
+    lists = pieces.flat_map(&:content)
+    assert_equal [ 3, *[ 4 ] * (lists.size - 1) ], lists.map { |list| list.dig("attrs", "start") }
+    assert_equal Array.new(3000) { |i| "n#{i}" }, Document::Walk.blocks({ "type" => "doc", "content" => lists }).filter_map { |block| Document::Text.of(block)[/\An\d+/] if block["type"] == "paragraph" }
+    assert_equal [ "Last", 5 ], [ Document::Text.of(lists.last["content"].last).strip, lists.last.dig("attrs", "start") + lists.last["content"].size - 1 ]
+  end
+
   def test_a_line_that_is_too_long_cannot_be_split
     assert_nil Exchange::Split.of(doc("word " * 500_000))
     assert_nil Exchange::Split.of(doc("# One\n\n#{"word " * 500_000}"))

@@ -3,12 +3,14 @@ require "json"
 module Zuhause
   module Exchange
     # A text that is more than one page can hold, as several: what stands before its first heading stays, and each further one holds as
-    # many of its greatest sections as fit. A section that is too much by itself is cut between its blocks, and a list or a table that is,
-    # between its items or rows.
+    # many of its greatest sections as fit. A section that is too much by itself is cut between its blocks, a list or a table that is,
+    # between its items or rows, and an item that is, between what stands in it.
     class Split
       FACTOR = 12 # times what one page can hold is read to be split
       SHARE = 0.6 # of what a page can hold, so that it can still grow
       LONGEST = 90 # letters of a heading in a title that names two
+      WITHIN = 0.9 # of a piece, since what it stands in counts too
+      ITEMS = %w[list_item task step].freeze
       CUT = %w[bullet_list ordered_list task_list definition_list table steps].freeze
 
       # +title+: of its first section, nil for what stands before it; +number+: from 2 of what continues another piece.
@@ -69,9 +71,9 @@ module Zuhause
         return [ block ] unless CUT.include?(block["type"])
 
         done = 0
-        filled(units(block), within: true).map do |children|
-          part = done.zero? ? block.merge("content" => children) : further(block, children, done)
-          done += children.size
+        filled(units(block).flat_map { |unit| cut(unit) }, within: true).map do |children|
+          part = done.zero? ? block.merge("content" => children) : further(block, children, continues?(children.first) ? done - 1 : done)
+          done += children.count { |child| !continues?(child) }
           part
         end
       end
@@ -81,7 +83,18 @@ module Zuhause
         block["type"] == "definition_list" ? block["content"].slice_before { |child| child["type"] == "term" }.to_a : block["content"].map { |child| [ child ] }
       end
 
-      # Bears no id of its own yet. Numbers go on, and a table begins with its headings again.
+      # @param unit [Array<Hash>]
+      # @return [Array<Array<Hash>>] an item that is too much by itself as several
+      def cut(unit)
+        item, *more = unit
+        return [ unit ] if more.any? || size(unit) <= WITHIN || !ITEMS.include?(item["type"])
+
+        filled(item["content"].flat_map { |block| size([ block ]) <= WITHIN ? [ block ] : parts_of(block) }, within: true).each_with_index.map do |content, i|
+          [ i.zero? ? item.merge("content" => content) : item.merge("attrs" => item.fetch("attrs", {}).except("id"), "content" => content).reject { |_key, value| value.empty? } ]
+        end
+      end
+
+      # Numbers go on, and a table begins with its headings again.
       def further(block, children, done)
         attrs = block.fetch("attrs", {}).except("id")
         attrs = attrs.merge("start" => attrs.fetch("start", 1) + done) if block["type"] == "ordered_list"
@@ -94,13 +107,18 @@ module Zuhause
       # @param items [Array<Hash>, Array<Array<Hash>>]
       # @return [Array<Array<Hash>>]
       def filled(items, within: false)
-        full = within ? 0.9 : 1.0 # what they stand in counts too
+        full = within ? WITHIN : 1.0
         sum = 0
         items.map { |item| item.is_a?(Array) ? item : [ item ] }.slice_before do |item|
-          more = sum + size(item) > full || item.first.dig("attrs", "id").nil? # what continues a list is not put back to it
+          more = sum + size(item) > full || continues?(item.first) # what continues a list is not put back to it
           sum = (more ? 0 : sum) + size(item)
           more
         end.map { |group| group.flatten(1) }
+      end
+
+      # What continues another bears no id yet.
+      def continues?(block)
+        block.dig("attrs", "id").nil?
       end
 
       # @return [Float] 1 for as much as a piece may hold
