@@ -42,7 +42,7 @@ class ArrivalTree
     return unless survey["rels"]
 
     @said[file.path] = [ survey["rels"], survey["lists"].zip(survey["within"].to_a).map { |items, within| [ kept(names.list(file.path, items).map { |depth, *at| [ depth, *on(*at) ] }), within.to_a ] } ]
-    @parts[file.path] = [ survey["words"], survey["parts"].map { |part| Zuhause::Exchange::Survey::Part.new(**Zuhause::Exchange::Survey::Part.members.zip(part).to_h) } ] if survey["parts"].any?
+    @parts[file.path] = [ survey["words"], survey["parts"].map { |part| Zuhause::Exchange::Survey::Part.new(**Zuhause::Exchange::Survey::Part.members.zip(part).to_h) } ] if survey["parts"].any? && survey["on"].nil?
   end
 
   # Many pages have the same lists.

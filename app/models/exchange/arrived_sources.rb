@@ -9,8 +9,8 @@ class ArrivedSources
 
   def settle
     pairs = made_of.map { |paths| files.values_at(*paths) }.select(&:all?)
-    ids = pairs.filter_map { |source, made| source.id if source.known_page_id.nil? && same?(source, made) }
-    @arrival.files.where(id: ids).update_all(left_out: true)
+    sources = Zuhause::Exchange::Sources.among(pairs.map { |source, _made| source.path }, pairs.filter_map { |source, made| source.path if same?(source, made) })
+    @arrival.files.where(path: sources, known_page_id: nil).update_all(left_out: true)
   end
 
   # @return [Hash{String=>String}] see {Zuhause::Exchange::Sources.made_of}

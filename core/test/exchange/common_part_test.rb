@@ -6,6 +6,11 @@ class CommonPartTest < Minitest::Test
     assert_equal [ "Logs", "Gangway", "Ice", "No ending" ], without("Logs | Site", "Gangway | Site", "Ice | Site", "No ending")
   end
 
+  def test_what_most_titles_end_with_in_brackets
+    assert_equal [ "Logs", "Ice (thin)", "Salt" ], without("Logs (The manual (2.4))", "Ice (thin) (The manual (2.4))", "Salt (The manual (2.4))")
+    assert_equal [ "ls(1)", "cat(1)", "cp(1)" ], without("ls(1)", "cat(1)", "cp(1)")
+  end
+
   def test_what_most_titles_begin_with
     assert_equal [ "access(5)", "aliases(5)", "Howto", "The manual" ], without("The manual - access(5)", "The manual - aliases(5)", "The manual - Howto", "The manual")
     assert_equal [ "A", "B - x", "C" ], without("Deck - A - All", "Deck - B - x - All", "Deck - C - All").map { |title| title.delete_prefix("Deck - ") }, "one or the other"

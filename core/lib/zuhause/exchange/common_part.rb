@@ -1,10 +1,10 @@
 module Zuhause
   module Exchange
-    # What most titles of a manual end with behind a dash or a bar, or begin with before one, is its own name, and belongs to none of
-    # its pages.
+    # What most titles of a manual end with behind a dash or a bar or in brackets, or begin with before one, is its own name, and
+    # belongs to none of its pages.
     module CommonPart
       BETWEEN = /\s(?:[-–—|·»]|::)\s/
-      ENDING = /#{BETWEEN}(?:(?!#{BETWEEN}).)+\z/
+      ENDING = /#{BETWEEN}(?:(?!#{BETWEEN}).)+\z|\s\([^)]*(?:\([^)]*\)[^)]*)*\)\z/
       BEGINNING = /\A(?:(?!#{BETWEEN}).)+#{BETWEEN}/
       LEAST = 3 # titles that have it
 

@@ -8,6 +8,8 @@ module Zuhause
       MADE = /\.x?html?\z/i
       FOLDER = /\A_?(?:sources?|src)\z/i
       WORD = /[[:alnum:]]{3,}/
+      NEARLY_ALL = 0.9 # of at least MANY in a folder of sources: the others are as well, though they say little themselves
+      MANY = 10
       SHARE = 0.8 # of the different words of the source: it also holds what steers the tool
 
       module_function
@@ -25,6 +27,15 @@ module Zuhause
       def same?(source, made)
         words, there = [ source, made ].map { |text| text.scan(WORD).to_set(&:downcase) }
         words.any? && (words & there).size >= SHARE * words.size
+      end
+
+      # @param paths [Array<String>] of texts of which something may have been made
+      # @param same [Array<String>] those of them that say the same as that
+      # @return [Array<String>] those that are sources: these, and what lies in a folder of hardly anything else
+      def among(paths, same)
+        known = same.to_set
+        apart = paths.group_by { |path| path[/\A.*?(?<=\A|\/)_?(?:sources?|src)(?=\/)/i] }
+        apart.flat_map { |folder, all| there = all.select { |path| known.include?(path) }; folder && all.size >= MANY && there.size >= NEARLY_ALL * all.size ? all : there }
       end
 
       def name(path)
