@@ -199,7 +199,8 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
 
   test "what stands on nearly every page is left out, seen, and brought along after all" do
     pages = Array.new(6) { |i| [ "manual/#{i}.html", "<title>Part #{i} - The manual</title><div class=bar><a href=0.html>Home</a></div><p>#{"words of #{i} " * 20}</p>" ] }.to_h
-    arrival = bring(pages, folder: true)
+    on = Array.new(12) { |i| [ "manual/on#{i}.html", "<meta http-equiv=refresh content='0; url=#{i % 6}.html'><p>On</p>" ] }.to_h
+    arrival = bring(pages.merge(on), folder: true)
     assert_equal [ "Part 0", 60 ], arrival.files.texts.order(:path).pick(:title, :words)
     get "/arrivals/#{arrival.public_id}"
     assert_select ".arrived-repeated", text: /Home.*on 6 pages/m

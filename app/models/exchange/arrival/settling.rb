@@ -25,8 +25,8 @@ module Arrival::Settling
     end
   end
 
-  # @return [Hash{String=>String|nil}] what texts call themselves at their head, by their paths
+  # @return [Hash{String=>String|nil}] what texts that say something call themselves at their head, by their paths
   def heads
-    @heads ||= files.texts.where.not(survey: nil).find_each.to_h { |file| [ file.path, file.survey_told["title"] ] }
+    @heads ||= files.texts.where.not(survey: nil).where(leads_on: nil).find_each.to_h { |file| [ file.path, file.survey_told["title"] ] }
   end
 end
