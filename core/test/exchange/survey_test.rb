@@ -10,6 +10,10 @@ class SurveyTest < Minitest::Test
     assert_empty survey("<body>#{middle}</body>").rels
   end
 
+  def test_a_title_is_no_longer_than_any
+    assert_equal [ "Salt and grit", 500, nil ], [ survey("<title> Salt\n and grit</title>").title, survey("<title>#{"( " * 100_000}</title>").title.size, survey("<title> </title>").title ]
+  end
+
   def test_what_only_leads_on
     on = ->(content, words = 4) { survey("<head><meta http-equiv=Refresh content=\"#{content}\"></head><body>#{"word " * words}</body>").leads_on }
     assert_equal [ "b.html#ice", "b c.html".sub(" ", "%20"), nil, nil, nil ], [ on.("0; url=b.html#ice"), on.("5;URL='b%20c.html'"), on.("30"), on.("0; url="), on.("0; url=b.html", 90) ]

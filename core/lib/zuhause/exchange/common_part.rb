@@ -4,7 +4,7 @@ module Zuhause
     # belongs to none of its pages.
     module CommonPart
       BETWEEN = /\s(?:[-–—|·»]|::)\s/
-      ENDING = /#{BETWEEN}(?:(?!#{BETWEEN}).)+\z|\s\([^)]*(?:\([^)]*\)[^)]*)*\)\z/
+      ENDING = /#{BETWEEN}(?:(?!#{BETWEEN}).)+\z|\s\((?:[^()]|\([^()]*\))+\)\z/
       BEGINNING = /\A(?:(?!#{BETWEEN}).)+#{BETWEEN}/
       LEAST = 3 # titles that have it
 

@@ -11,6 +11,7 @@ module Zuhause
       WORD = /[[:alnum:]]/
       LONGEST = 40 # characters of a name
       MOST = 40 # links at an edge
+      MOST_UP = 2000 # links back to where a page begins
 
       module_function
 
@@ -36,7 +37,7 @@ module Zuhause
         elsewhere = names(root, "//") - begin_of(root)
         links = own.reject { |link| elsewhere.include?(link["href"].delete_prefix("#")) }
         times = links.map { |link| [ link["href"], name(link) ] }.tally
-        links.select { |link| UP_AGAIN.match?(name(link)) || times[[ link["href"], name(link) ]] > 1 }
+        links.select { |link| UP_AGAIN.match?(name(link)) || times[[ link["href"], name(link) ]] > 1 }.first(MOST_UP)
       end
       private_class_method :up_again
 

@@ -19,6 +19,7 @@ module Zuhause
       MOST_PARTS = 60 # from the beginning, and from the end
       MOST_ITEMS = 6000
       LEAST_LINKS = 3
+      LONGEST_TITLE = 500 # characters
       FEW = 60 # words of a page that only leads on to another
       ON = /\A\s*\d+(?:\.\d*)?\s*[;,]\s*url\s*=\s*["']?([^"'\s]{1,500})(?=["'\s]|\z)/i
       BEFORE = 14 # words that may stand before a title
@@ -51,9 +52,9 @@ module Zuhause
       # @return [Integer] words of the whole text
       attr_reader :words
 
-      # @return [String, nil]
+      # @return [String, nil] the beginning of one that is longer than any title
       def title
-        text = @root&.at_css("head title, title")&.text.to_s.gsub(/\s+/, " ").strip
+        text = @root&.at_css("head title, title")&.text.to_s.gsub(/\s+/, " ").strip[0, LONGEST_TITLE]
         text unless text.empty?
       end
 
