@@ -64,7 +64,7 @@ class EditionList
     reviews = Review.where(edition: editions).includes(approvals: :person).index_by(&:edition_id)
     editions.to_h do |edition|
       with = names(writers.fetch(edition.id, []).map(&:person).reject { |one| one.id == edition.author_id })
-      [ edition.id, { with: with, credits: names(proposals.fetch(edition.id, []).filter_map(&:author)), approved: names(reviews[edition.id]&.approvals.to_a.map(&:person)) } ]
+      [ edition.id, { with: with, approved: names(reviews[edition.id]&.approvals.to_a.map(&:person)), credits: names(proposals.fetch(edition.id, []).filter_map(&:author)) } ]
     end
   end
 
