@@ -6,12 +6,14 @@ require_relative "moving_in/compared"
 # same files, and how long it takes.
 class MovingInBench
   FOLDER = Rails.root.join("tmp/moving-in")
+  # Lists of nothing but a page's own headings; those of directives that other pages tell of belong to the page.
+  OWN = "#toc:not(:has(a:not([href^='#']))), #topics".freeze
   # +around+: what belongs to the manual and to none of its pages, as whoever looks at them would say; +up+: by what a page stands below
   # another one there.
   MANUALS = [
-    Manual.new("apache2-doc", "usr/share/doc/apache2-doc/manual/en", around: "#page-header, #path, .up, .toplang, .bottomlang, #footer, .top, #comments_section, #toc, #topics, a[href='#comments_section']", up: :folders),
+    Manual.new("apache2-doc", "usr/share/doc/apache2-doc/manual/en", around: "#page-header, #path, .up, .toplang, .bottomlang, #footer, .top, #comments_section, #{OWN}, h3:has(+ #{OWN.gsub(", ", "), h3:has(+ ")}), a[href='#comments_section']", up: :folders),
     Manual.new("sqlite3-doc", "usr/share/doc/sqlite3", around: ".nosearch, .fancy_toc, #toc_header, #toc_sub, #toc, p:has(> a[href='objlist.html']):has(> a[href='constlist.html']):last-of-type, p:has(> a[href='../changes.html']):has(> a[href='../chronology.html'])", up: :folders),
-    Manual.new("developers-reference", "usr/share/developers-reference", around: ".related, .sphinxsidebar, .footer, .headerlink, .clearer, .footnote-reference, .fn-backref", only: %r{\A[^/]*\z}, up: :contents),
+    Manual.new("developers-reference", "usr/share/developers-reference", around: ".related, .sphinxsidebar, .footer, .headerlink, .clearer, .footnote-reference, .fn-backref, [role=doc-backlink]", only: %r{\A[^/]*\z}, up: :contents),
     Manual.new("postgresql-doc-15", "usr/share/doc/postgresql-doc-15/html", around: ".navheader, .navfooter", up: :rels)
   ].freeze
 

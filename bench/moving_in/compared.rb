@@ -9,14 +9,20 @@ class MovingInBench
       @parts = parts.sort_by(&:path).group_by(&:part_of_id)
       @forwards = ArrivedForwards.new(arrival.files)
       @counts = Hash.new { |counts, name| counts[name] = [ 0, 0 ] }
+      @short = Set.new # pages that say less than their files, without a word of it
+      @told = ArrivalLosses.new(arrival).paths(except: LOSES_NOTHING).map { |path| path.delete_prefix("manual/") }.to_set
       @wrong = Hash.new { |wrong, name| wrong[name] = [] }
     end
+
+    SAYS_MORE = [ "titles", "right parent", "words brought that are the page's" ].freeze # what falls short of these loses nothing
+    LOSES_NOTHING = %w[heading_level code_info].freeze # of words, links or pictures
 
     # @param wrong [String, nil] the names of what is to be told in single cases, by commas
     def tell(wrong: nil)
       @manual.files.each { |file| compare(file) }
       @counts.each { |name, (right, all)| printf "  %-34s %8.2f %%  (%d of %d)\n", name, all.zero? ? 100 : 100.0 * right / all, right, all }
       told = @arrival.losses.counts
+      printf "  short of their file, nothing told  %8d\n", @short.size
       printf "  told as lost: %s\n", told.map { |code, count| "#{code} #{count}" }.join(", ")
       wrong.to_s.split(",").each { |name| puts "  #{name}:", @wrong[name].first(60).map { |one| "    #{one.inspect[0, 300]}" } }
     end
@@ -26,7 +32,13 @@ class MovingInBench
     def count(name, right, all, *detail)
       @counts[name][0] += right
       @counts[name][1] += all
-      @wrong[name] << detail if right < all
+      return unless right < all
+
+      @wrong[name] << detail
+      return if SAYS_MORE.include?(name) || @told.include?(detail.first)
+
+      @short << detail.first
+      @wrong["untold"] << [ name, *detail ]
     end
 
     def compare(file)
@@ -77,7 +89,7 @@ class MovingInBench
       file.links.map { |path, _said| led_to(path)&.key }.tally.each do |key, times|
         count("links to the right page", [ times, pages.fetch(key, 0) ].min, times, file.path, @by_path.find { |_path, each| each.key == key }&.first, times, pages.fetch(key, 0))
       end
-      places = led.filter_map { |key, block| [ key, said(key, block) ] if block }.group_by(&:first)
+      places = led.map { |key, block| [ key, block ? said(key, block) : title_of(key) ] }.group_by(&:first)
       file.links.each do |path, said|
         next unless said
 
@@ -92,6 +104,11 @@ class MovingInBench
     def led_to(path)
       to, = @forwards.on("manual/#{path}")
       @by_path[to.to_s.delete_prefix("manual/")]
+    end
+
+    # @return [String, nil] the letters of what a page is called: what leads to its title leads to the page
+    def title_of(key)
+      (@titles ||= @by_path.each_value.to_h { |file| [ file.key, file.page&.title.to_s.scan(/[[:alnum:]]+/).join ] })[key].presence
     end
 
     # @return [String, nil] the letters with which a block of a page begins

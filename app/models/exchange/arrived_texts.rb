@@ -146,16 +146,24 @@ class ArrivedTexts
   end
 
   def html(bytes)
+    left = []
     read = Zuhause::Markup::HTMLReader.read(Upload.text(bytes), picture: method(:show), lead: method(:lead)) do |root|
       survey = Zuhause::Exchange::Survey.new(root)
       @language = survey.language
       @gone = names_in(root)
       out = survey.elements(@repeated.select { |part| part.of?(@path) }).each(&:unlink)
       @fallback = own_title(root, out, survey.title)
-      [ Zuhause::Exchange::OwnContents, Zuhause::Exchange::Neighbours ].each { |each| each.take_out(root) } unless @into_draft
+      left = what_the_plan_does(root) unless @into_draft
       @gone -= names_in(root)
     end
-    [ nil, read ]
+    [ nil, read.tap { read.reports.concat(left) } ]
+  end
+
+  # Lists of its own headings, and links to the pages beside it.
+  def what_the_plan_does(root)
+    { own_contents: Zuhause::Exchange::OwnContents, neighbour: Zuhause::Exchange::Neighbours }.flat_map do |code, way|
+      way.take_out(root).map { |words| Zuhause::Markup::MarkdownReader::Report.new(code: code, detail: words.first(200)) }
+    end
   end
 
   # Where a page says it is called what others are, it is called as its next heading; what stands for them all keeps it.

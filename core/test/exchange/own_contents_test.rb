@@ -18,9 +18,31 @@ class OwnContentsTest < Minitest::Test
 
   def test_lists_that_say_more_or_lead_elsewhere_stay
     heads = "<h2 id=a>Salt</h2><h3 id=b>Grit</h3>"
-    [ "<ul><li><a href=#a>Salt</a>, much of it<li><a href=#b>Grit</a></ul>", "<ul><li><a href=#a>Salt</a><li><a href=b.html>Grit</a></ul>", "<ul><li><a href=#a>The salt</a><li><a href=#b>Grit</a></ul>", "<ul><li><a href=#a>Salt</a></ul>" ].each do |list|
+    [ "<ul><li><a href=#a>Salt</a>, much of it<li><a href=#b>Grit</a></ul>", "<ul><li><a href=#a>Salt</a><li><a href=b.html>Grit</a></ul>", "<ul><li><a href=#a>The salt</a><li><a href=#b>Grit</a></ul>" ].each do |list|
       assert_match(/Salt.*Salt|The salt/, left(list + heads), list)
     end
+  end
+
+  def test_what_refers_from_one_part_to_others_stays
+    see = "<h3>See also</h3><ul><li><a href=#b>Grit</a><li><a href=#c>Rope</a></ul>"
+    [ "<h2 id=a>Salt</h2>eats#{see}<h2 id=b>Grit</h2><h2 id=c>Rope</h2>", "<h2 id=b>Grit</h2><h2 id=c>Rope</h2><h2 id=a>Salt</h2>eats#{see}",
+      "<ul><li><a href=#a>Salt</a><li><a href=#b>Grit</a><li><a href=#c>Rope</a></ul><h2 id=a>Salt</h2>eats#{see}<h2 id=b>Grit</h2><h2 id=c>Rope</h2>" ].each { |html| assert_equal 2, left(html).scan("Rope").size, html }
+    assert_equal "SaltGritRope", left("<h1>Salt</h1>#{see.sub("See also", "Parts")}<h2 id=b>Grit</h2><h2 id=c>Rope</h2>")
+    assert_equal "GritRope", left("<h2 id=b>Grit</h2><h2 id=c>Rope</h2>#{see}")
+    assert_equal "SaltGritRope", left("<h2>Topics</h2><ul><li><a href=#a>Salt</a><li><a href=#b>Grit</a></ul><h2>Parts</h2><ul><li><a href=#c>Rope</a></ul><h2 id=a>Salt</h2><h2 id=b>Grit</h2><h2 id=c>Rope</h2>")
+    assert_equal "WallSaltGritRope", left("<h2>Wall</h2><ul><li><a href=#a>Salt</a></ul><h2>Parts</h2><ul><li><a href=#b>Grit</a><li><a href=#c>Rope</a></ul><h3 id=a>Salt</h3><h3 id=b>Grit</h3><h3 id=c>Rope</h3>".sub("<h2>Parts</h2>", ""))
+  end
+
+  def test_a_list_of_one_goes_only_before_all_that_could_be_in_it
+    list, heads = "<ul><li><a href=#a>Salt</a></ul>", "<h2 id=a>Salt</h2><h2>Grit</h2>"
+    assert_equal "SaltGrit", left(list + heads)
+    assert_equal "SaltGrit", left("<h2>On this page</h2>#{list}#{heads}")
+    [ heads + list, "<h2>Lead</h2>said#{list}#{heads}", "<h2>Grit</h2>bites#{list}<h2 id=a>Salt</h2>said" ].each { |html| assert_equal 2, left(html).scan("Salt").size, html }
+  end
+
+  def test_what_goes_is_told
+    assert_equal [ "Topics Salt Grit", "Rope" ], told("<div><b>Topics</b><ul><li><a href=#a>Salt</a><li><a href=#b>Grit</a></ul></div><h2 id=a>Salt</h2><h2 id=b>Grit</h2><h3 id=c>Rope</h3>".sub("<h2", "<ol><li><a href=#c>Rope</a></ol><h2"))
+    assert_empty told("<h2 id=a>Salt<a href=#a>¶</a></h2><p><a href=#a>Salt</a>")
   end
 
   def test_signs_beside_headings_go
@@ -28,6 +50,10 @@ class OwnContentsTest < Minitest::Test
   end
 
   private
+
+  def told(html)
+    Zuhause::Exchange::OwnContents.take_out(Nokogiri::HTML5.parse(html).root)
+  end
 
   def left(html)
     root = Nokogiri::HTML5.parse(html).root

@@ -35,6 +35,22 @@ class RepeatedTest < Minitest::Test
     assert_equal [ "div.bar" ], found.of("syntax/3.html").map { |part| part.shape || "div.bar" }.uniq
   end
 
+  # The same bar says other words in each folder, on the front of each and in another language.
+  def test_a_bar_is_left_out_of_all_though_its_words_are_the_same_on_most
+    crumbs = ->(i) { [ "Manual", "Folder#{i % 3}", *("Fronts" if i % 7 == 0) ].map { |name| "<a href=x>#{name}</a>" }.join(" ") }
+    pages = Array.new(30) { |i| [ "m/#{i % 3}/#{i}.html", "<body><div class=menu>#{i < 3 ? "<a href=a>Daheim</a> <a href=b>Hilfe</a>" : "<a href=a>Home</a> <a href=b>Help</a>"}</div><div class=way>#{crumbs.(i)}</div><h1>#{words(i, 3)}</h1><p>#{words(i, 90)}</p></body>" ] }
+    found = repeated(pages.to_h).found
+    assert_equal [ [ "div.menu", 30 ], [ "div.way", 30 ] ], found.map { |part| [ part.shape, part.pages ] }.sort
+    assert_equal "Home Help", found.find { |part| part.shape == "div.menu" }.words, "what most say"
+  end
+
+  def test_an_element_that_is_a_bar_elsewhere_stays_where_it_says_something
+    pages = Array.new(30) { |i| [ "#{i}.html", "<body><div class=sub><a href=x>#{words(i, 2)}</a>#{" #{words(70, 40)}" if i == 5}</div><h1>#{words(i + 30, 3)}</h1><p>#{words(i, 90)}</p></body>" ] }.to_h
+    found = repeated(pages)
+    assert_equal %w[div.sub], found.found.map(&:shape)
+    assert_equal [ 1, 0 ], %w[4.html 5.html].map { |path| Exchange::Survey.of(pages.fetch(path)).elements(found.of(path)).size }
+  end
+
   def test_a_name_of_all_that_stands_where_titles_do
     pages = Array.new(6) { |i| [ "#{i}.html", "<body><h1 id=top><a href=a>All about ropes</a></h1><div><h2>#{words(i, 3)}</h2><p>#{words(i, 90)}</p></div></body>" ] }.to_h
     assert_equal [ "All about ropes" ], repeated(pages).found.map(&:words)

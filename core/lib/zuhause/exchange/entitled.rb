@@ -19,7 +19,7 @@ module Zuhause
         return [ clean(fallback), beneath(doc) ] if told && again?(doc["content"].first, fallback)
 
         tops = Document::Walk.blocks(doc).select { |node| top?(node) }
-        return [ clean(fallback), doc ] if told && (tops.size > 1 && counted?(tops.first(2)) || (tops.size > 1 || counted?(tops)) && apart?(tops.first, fallback))
+        return [ clean(fallback), doc ] if told && parts?(tops, fallback)
 
         only = tops.one?
         at = doc["content"].index { |node| top?(node) } or return [ clean(fallback), doc ]
@@ -30,7 +30,15 @@ module Zuhause
         [ clean(title), doc.merge("content" => rest.empty? ? Document.empty["content"] : rest) ]
       end
 
-      # Several of the first level that are counted are parts of what is called otherwise (and so is one that has no word of it).
+      # Several of the first level that are counted are parts of what is called otherwise. So is one that has no word of that, if it is
+      # counted or one of several.
+      def parts?(tops, title)
+        return true if tops.size > 1 && counted?(tops.first(2))
+
+        (tops.size > 1 || counted?(tops)) && apart?(tops.first, title)
+      end
+      private_class_method :parts?
+
       def counted?(tops)
         tops.any? && tops.all? { |node| Document::Text.of(node).strip.match?(NUMBER) }
       end

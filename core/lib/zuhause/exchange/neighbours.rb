@@ -23,10 +23,11 @@ module Zuhause
       end
 
       # @param root [Nokogiri::XML::Element] which is changed
+      # @return [Array<String>] what the links that are taken out are called, each once
       def take_out(root)
         leaves = (root.at_css("body") || root).xpath(".//text()[not(parent::script or parent::style)] | .//img").reject { |leaf| leaf.text? && !leaf.text.match?(WORD) }
-        [ leaves, leaves.reverse ].flat_map { |order| at_edge(order) }.uniq.each { |link| remove(link) }
-        up_again(root).each { |link| remove(link) }
+        edges = [ leaves, leaves.reverse ].flat_map { |order| at_edge(order) }.uniq.each { |link| remove(link) }
+        (edges + up_again(root).each { |link| remove(link) }).map { |link| name(link) }.reject(&:empty?).uniq
       end
 
       # Called so, or the same several times.

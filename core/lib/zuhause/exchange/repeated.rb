@@ -9,6 +9,7 @@ module Zuhause
       LINKED = 0.5 # of the words of an element that differs from page to page
       WHOLE = 0.9 # of the words of pages that are not the same on all: what has more is what they are about
       NAMED = /nav|crumb|pager|toolbar/i # what leads elsewhere by its name, however much of it are links
+      LITTLE = 20 # words of such an element that need not be links
       GAP = 14 # words of a page that may stand before or between, such as its title
 
       # +key+ and +shape+ as of {Survey::Part}, one of them nil; +folder+ in which it is left out, see {Repeated.folders}; +pages+: how
@@ -26,6 +27,13 @@ module Zuhause
       def self.folders(path)
         ends = path.each_char.with_index.filter_map { |letter, i| i if letter == "/" }
         [ "", *ends.map { |i| path[0..i] } ].then { |folders| [ *folders, "#{folders.last}." ] }
+      end
+
+      # @param part [Survey::Part]
+      # @return [Boolean] whether it may be a bar where it stands, and not what this page is about in an element that is one elsewhere
+      def self.bar?(part)
+        size = part.to - part.from
+        size <= LITTLE || part.linked.to_i >= LINKED * size || part.shape.match?(NAMED)
       end
 
       # @param surveys [Hash{String=>Array(Integer, Array<Survey::Part>)}] how many words each file has, and its parts, by paths
@@ -101,22 +109,29 @@ module Zuhause
         about = sums.select { |(shape, _folder), sum| sum.about? && !shape.match?(NAMED) }.keys.group_by(&:first)
         mostly = sums.select { |(shape, folder), sum| bar?(shape, sum) && about.fetch(shape, []).none? { |_shape, within| within.start_with?(folder.delete_suffix(".")) } }
         kept_names(surveyed { |_path, _words, parts| parts.flat_map { |part| [ ([ :key, part.key ] if part.key), ([ :shape, part.shape ] if part.shape) ].compact } })
-          .keys.select { |(kind, name), folder| kind == :key || mostly.key?([ name, folder ]) }.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+          .select { |((kind, name), folder), _count| kind == :key || mostly.key?([ name, folder ]) }
+          .each_with_object({}) { |((name, folder), count), found| (found[name] ||= {})[folder] = count }
       end
 
       def bar?(shape, sum)
         sum.linked.positive? && (sum.linked >= LINKED * sum.words || shape.match?(NAMED)) && sum.own <= WHOLE * sum.all
       end
 
+      # @param named [Hash{Array(Symbol, String)=>Hash{String=>Integer}}] how many pages have each, by folders
       # @return [Array<Array(Symbol, String)>] names of those that stand at the edges of a page, with nothing but others between
       def outer(path, words, parts, named)
         here = parts.filter_map { |part| [ part, name(part, path, named) ] if name(part, path, named) }
         from_the_start(here) | from_the_end(here, words)
       end
 
+      # By the words, but where the element says it of more: all of a manual, or those in another language as well.
       def name(part, path, named)
         folders = Repeated.folders(path)
-        [ [ :key, part.key ], [ :shape, part.shape ] ].find { |name| named[name]&.intersect?(folders) }
+        there = [ [ :key, part.key ], ([ :shape, part.shape ] if part.shape && Repeated.bar?(part)) ].compact.filter_map do |name|
+          folder = folders.find { |each| named[name]&.key?(each) }
+          [ folders.index(folder), -named[name][folder], name ] if folder
+        end
+        there.min_by { |at, count, _name| [ at, count ] }&.last
       end
 
       def from_the_start(here)
@@ -140,9 +155,16 @@ module Zuhause
       end
 
       def kept(tally)
-        said = {}
-        @surveys.each_value { |_words, parts| parts.each { |part| said[[ :key, part.key ]] ||= part.words; said[[ :shape, part.shape ]] ||= part.words } }
-        outermost(kept_names(tally)).map { |(name, folder), count| Found.new(name.first => name.last, folder: folder, pages: count, words: said[name].to_s) }.reject { |part| part.words.empty? }
+        kept = outermost(kept_names(tally))
+        said = said_by(kept.to_set { |(name, _folder), _count| name })
+        kept.filter_map { |(name, folder), count| Found.new(name.first => name.last, folder: folder, pages: count, words: said[name].max_by(&:last).first) if said.key?(name) }
+      end
+
+      # @return [Hash{Array(Symbol, String)=>Hash{String=>Integer}}] what each says, and on how many pages
+      def said_by(names)
+        @surveys.each_value.with_object(Hash.new { |all, name| all[name] = Hash.new(0) }) do |(_words, parts), said|
+          parts.reject { |part| part.words.to_s.empty? }.each { |part| [ [ :key, part.key ], [ :shape, part.shape ] ].each { |name| said[name][part.words] += 1 if names.include?(name) } }
+        end
       end
 
       # Without those that hold in a folder around as well.

@@ -35,7 +35,10 @@ module Zuhause
       def among(paths, same)
         known = same.to_set
         apart = paths.group_by { |path| path[/\A.*?(?<=\A|\/)_?(?:sources?|src)(?=\/)/i] }
-        apart.flat_map { |folder, all| there = all.select { |path| known.include?(path) }; folder && all.size >= MANY && there.size >= NEARLY_ALL * all.size ? all : there }
+        apart.flat_map do |folder, all|
+          there = all.select { |path| known.include?(path) }
+          folder && all.size >= MANY && there.size >= NEARLY_ALL * all.size ? all : there
+        end
       end
 
       def name(path)

@@ -90,7 +90,7 @@ module Zuhause
       # @return [Array<Nokogiri::XML::Element>] those that are such parts, each not within another
       def elements(parts)
         keys, shapes = parts.map(&:key).compact.to_set, parts.map(&:shape).compact.to_set
-        @elements.select { |_element, part| keys.include?(part.key) || shapes.include?(part.shape) }.keys
+        @elements.select { |_element, part| keys.include?(part.key) || shapes.include?(part.shape) && Repeated.bar?(part) }.keys
       end
 
       # @return [Boolean] whether it is little more than links to others
