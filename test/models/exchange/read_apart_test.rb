@@ -18,6 +18,16 @@ class ReadApartTest < ActiveSupport::TestCase
     assert_nil told.fetch("b.txt")
   end
 
+  test "what the plan and the outline do here is left out and told, but not of what comes into a page" do
+    text = "<p><a href=b.html>Next page</a></p><h1>Salt</h1><ul><li><a href=#a>Grit</a></ul><h2 id=a>Grit</h2><p>bites<p><a href=#>top</a>"
+    codes = { false => [ %w[own_contents Grit], [ "neighbour", "next page" ], %w[neighbour top] ], true => [] }
+    codes.each do |into_draft, told|
+      with_files("a.html" => text) do |texts|
+        ReadApart.new(texts, files: %w[a.html b.html], into_draft: into_draft).each { |read, _kept| assert_equal told, read.reports.map { |report| report.transform_keys(&:to_s).values_at("code", "detail").map(&:to_s) }.select { |code, _detail| %w[own_contents neighbour].include?(code) } }
+      end
+    end
+  end
+
   test "what breaks or does not end breaks one text" do
     with_env("SECRET_KEY_BASE" => "under-the-eaves") do
       read = odd("a.md", "dies.md", "b.md", "breaks.md", "hangs.md", "c.md")
