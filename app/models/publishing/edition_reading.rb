@@ -4,6 +4,6 @@ class EditionReading < ApplicationRecord
   belongs_to :person
 
   def self.note(edition_id, person_id, at)
-    insert({ edition_id: edition_id, person_id: person_id, read_at: at }) unless exists?(edition_id: edition_id, person_id: person_id)
+    insert({ edition_id: edition_id, person_id: person_id, read_at: at })
   end
 end

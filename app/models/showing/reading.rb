@@ -11,12 +11,16 @@ class Reading < ApplicationRecord
     Apart.do { note(page.id, edition, by.id, at) } if by
   end
 
+  # What is known already, as it is mostly, costs one question.
   def self.note(page_id, edition_id, person_id, at)
-    EditionReading.note(edition_id, person_id, at) if edition_id
-    Telling.looked_at(page_id, person_id, at: at)
-    return if where(person_id: person_id, page_id: page_id, read_at: (at - AGAIN)..).exists?
-
-    upsert({ person_id: person_id, page_id: page_id, read_at: at }, unique_by: %i[person_id page_id], on_duplicate: Arel.sql("times = times + 1, read_at = excluded.read_at"))
+    known, told, lately = Person.where(id: person_id).pick(
+      EditionReading.where(edition_id: edition_id, person_id: person_id).arel.exists,
+      Telling.unseen.where(page_id: page_id, person_id: person_id).arel.exists,
+      where(person_id: person_id, page_id: page_id, read_at: (at - AGAIN)..).arel.exists
+    )
+    EditionReading.note(edition_id, person_id, at) if edition_id && known == 0
+    Telling.looked_at(page_id, person_id, at: at) if told == 1
+    upsert({ person_id: person_id, page_id: page_id, read_at: at }, unique_by: %i[person_id page_id], on_duplicate: Arel.sql("times = times + 1, read_at = excluded.read_at")) if lately == 0
   rescue ActiveRecord::StatementInvalid => e
     Rails.logger.info("a reading was dropped: #{e.class}")
   end

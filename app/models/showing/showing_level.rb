@@ -59,7 +59,7 @@ class ShowingLevel
   # @return [Hash{String=>Page}] by public id: those that the viewer sees, of all that is pointed to here
   def pages
     @pages ||= needed(:pages, targets(:page).map(&:value)) do |ids|
-      found = Page.seen_by(viewer).where(public_id: ids + ways.values.map(&:first)).eager_load(:edition, :room).preload(:out_of_date_mark).index_by(&:public_id)
+      found = Page.seen_by(viewer).where(public_id: ids + ways.values.map(&:first)).eager_load(:edition, :room, :out_of_date_mark).index_by(&:public_id)
       found.merge(ids.filter_map { |id| (to = ways[[ id, nil ]]) && found[to.first] && [ id, found[to.first] ] }.to_h)
     end
   end
