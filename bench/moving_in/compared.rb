@@ -10,7 +10,7 @@ class MovingInBench
       @forwards = ArrivedForwards.new(arrival.files)
       @counts = Hash.new { |counts, name| counts[name] = [ 0, 0 ] }
       @short = Set.new # pages that say less than their files, without a word of it
-      @told = ArrivalLosses.new(arrival).paths(except: LOSES_NOTHING).map { |path| path.delete_prefix("manual/") }.to_set
+      @told = (arrival.losses.counts.keys - LOSES_NOTHING).flat_map { |code| arrival.losses.of(code) }.to_set { |loss| loss.path.delete_prefix("manual/") }
       @wrong = Hash.new { |wrong, name| wrong[name] = [] }
     end
 

@@ -18,12 +18,6 @@ class ArrivalLosses
     [].tap { |found| each { |file, each_code, detail| found << Loss.new(title: file.title, path: file.path, detail: detail.to_s) if each_code == code } }
   end
 
-  # @param except [Array<String>] kinds that are not asked for
-  # @return [Array<String>] the paths of the files of which something is lost
-  def paths(except: [])
-    [].tap { |paths| each { |file, code, _detail| paths << file.path unless except.include?(code) } }.uniq
-  end
-
   private
 
   def each

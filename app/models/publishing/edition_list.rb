@@ -46,8 +46,8 @@ class EditionList
     return [] unless @viewer.signed_in?
 
     @people ||= begin
-      ids = seen.distinct.pluck(:author_id) | EditionWriter.where(edition: seen).distinct.pluck(:person_id)
-      Person.where(id: ids).by_name.select(:id, :public_id, :name).to_a.select { |one| @viewer.meets?(one) }
+      authors, writers = seen.select(:author_id), EditionWriter.where(edition: seen).select(:person_id)
+      Person.where(id: authors).or(Person.where(id: writers)).by_name.select(:id, :public_id, :name).to_a.select { |one| @viewer.meets?(one) }
     end
   end
 
