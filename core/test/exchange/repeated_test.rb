@@ -75,6 +75,14 @@ class RepeatedTest < Minitest::Test
   end
 
   # Whatever stands on a page, no more than what it shares with others is left out of it.
+  # What heads a table on each page belongs to it.
+  def test_cells_stay_in_their_table
+    pages = Array.new(6) { |i| [ "#{i}.html", "<body><h1>#{words(i, 2)}</h1><table class=options><tr><td colspan=2><p><b>Options</b></p></td></tr><tr><td><p>#{words(i + 9, 1)}</p></td><td><p>#{words(i + 20, 40)}</p></td></tr></table></body>" ] }
+    assert_empty repeated(pages.to_h).found
+    bars = pages.to_h.transform_values { |html| html.sub("<body>", "<body><table><tr><td><p>Home</p></td><td><p>Help</p></td></tr></table>") }
+    assert_equal [ "Home Help" ], repeated(bars).found.map(&:words)
+  end
+
   def test_words_of_one_page_alone_stay
     random = Random.new(SEED)
     generate(40) do |round|

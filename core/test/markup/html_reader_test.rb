@@ -83,9 +83,16 @@ class HTMLReaderTest < Minitest::Test
     read = read("<p onclick='x()'>a<script>alert(1)</script><a href='javascript:x'>b</a><a href=' JaVa\tScript:x'>c</a><a href='data:text/html,x'>d</a></p>" \
                 "<svg onload=x><text>e</text></svg><iframe src=//x></iframe><img src=x onerror=x><style>p{}</style><form action=x><input value=y></form><math><mi>z</mi></math>")
     html = Markup::HTML.write(read.doc)
-    assert_equal "<p>abcd</p>", html
-    assert_equal %w[iframe input math script], read.reports.select { |report| report.code == :element }.map(&:detail).sort
+    assert_equal "<p>abcd</p><p><code>z</code></p>", html
+    assert_equal %w[iframe input], read.reports.select { |report| report.code == :element }.map(&:detail).sort
     assert_equal 3, read.reports.count { |report| report.code == :target }
+  end
+
+  def test_formulas_stand_as_the_words_that_they_are_written_with
+    tex = "<math><semantics><msup><mi>d</mi><mn>2</mn></msup><annotation encoding='application/x-tex'>d^{2}</annotation></semantics></math>"
+    read = read("<p>Depth #{tex} or <math alttext='1/2 b'><mi>b</mi></math> or <math><mi>c</mi> <mo>+</mo><mn>1</mn></math><math></math></p><script type='math/tex; mode=display'>\\sqrt{a}</script><script>b()</script>")
+    assert_equal "<p>Depth <code>d^{2}</code> or <code>1/2 b</code> or <code>c +1</code></p><p><code>\\sqrt{a}</code></p>", Markup::HTML.write(read.doc)
+    assert_equal [ [ :formula, "1/2 b" ], [ :formula, "\\sqrt{a}" ], [ :formula, "c +1" ], [ :formula, "d^{2}" ] ], read.reports.map { |report| [ report.code, report.detail ] }.sort
   end
 
   def test_names_belong_to_the_block_that_links_lead_to

@@ -130,7 +130,7 @@ module Zuhause
         return "[#{File.basename(node["src"].to_s)}]" if node.name == "img"
         @mains += 1 if MAIN.include?(node.name)
         name = title?(node)
-        return walk(node, linked || link(node)) unless PARTS.include?(node.name) || name
+        return walk(node, linked || link(node)) unless PARTS.include?(node.name) && !cell?(node) || name
 
         before = [ @mains, @linked ]
         @parts << (part = Part.new(shape: (shape(node) unless name), from: @words, name: name || nil))
@@ -142,6 +142,11 @@ module Zuhause
         part.words = said.tr("\n", " ").strip[0, 200]
         @elements[node] = part
         said
+      end
+
+      # The only words of a table's cell: a table that is a bar is one as a whole.
+      def cell?(node)
+        node.name == "p" && %w[td th].include?(node.parent.name) && node.parent.element_children.one?
       end
 
       # @return [Symbol, nil] where it leads

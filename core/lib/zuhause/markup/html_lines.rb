@@ -3,8 +3,8 @@ module Zuhause
     # The lines of an HTML text: what stands between blocks, with its marks and its white space as a browser would show it.
     # For {HTMLReader}, which knows what is kept and tells what is not.
     module HTMLLines
-      QUIET = %w[head title style meta link template noscript colgroup col wbr].to_set.freeze
-      UNKEPT = %w[script iframe object embed applet video audio canvas svg math input button select textarea frame frameset map source track param].to_set.freeze
+      QUIET = %w[head title style script meta link template noscript colgroup col wbr].to_set.freeze
+      UNKEPT = %w[iframe object embed applet video audio canvas svg math input button select textarea frame frameset map source track param].to_set.freeze
       MARKS = { "b" => "strong", "strong" => "strong", "i" => "emphasis", "em" => "emphasis", "cite" => "emphasis", "dfn" => "emphasis", "var" => "emphasis", "u" => "underline",
                 "ins" => "underline", "s" => "strike", "del" => "strike", "strike" => "strike", "code" => "code", "kbd" => "code", "samp" => "code", "tt" => "code",
                 "sub" => "sub", "sup" => "sup", "mark" => "highlight" }.freeze

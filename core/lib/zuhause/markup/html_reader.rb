@@ -44,6 +44,7 @@ module Zuhause
         OfficeLists.mend(root) if root
         OfficeCaptions.mend(root) if root
         HTMLPictures.mend(root).each { |address| report(:drawn_link, address) } if root
+        HTMLFormulas.mend(root).each { |words| report(:formula, words) } if root
         look_at_the_foot(root) if root
         look_over(root) if root
         nodes = root ? blocks(root, 1, []) : []
