@@ -191,6 +191,8 @@ class ArrivalsTest < ActionDispatch::IntegrationTest
     post "/arrivals/#{arrival.public_id}/undoing"
     assert_redirected_to "/arrivals/#{arrival.public_id}"
     assert_equal [ 0, 2 ], [ Page.kept.count, Page.count ]
+    get "/arrivals/#{arrival.public_id}"
+    assert_select "a[href='/rooms/#{@room.public_id}/bin']", text: "The bin of #{@room.name}"
     post "/arrivals/#{arrival.public_id}/undoing"
     assert_response :not_found
     patch "/arrivals/#{arrival.public_id}", params: { above: @room.public_id }

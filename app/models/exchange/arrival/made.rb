@@ -18,6 +18,12 @@ module Arrival::Made
     Page.kept.where(id: files.where(known_page_id: nil).select(:page_id))
   end
 
+  # @param viewer [Viewer]
+  # @return [ActiveRecord::Relation<Room>] in whose bins pages that became of it are
+  def in_bins_of(viewer)
+    Room.where(id: Page.in_bin_of(viewer).where(id: files.where(known_page_id: nil).select(:page_id)).select(:room_id)).order(:name, :id)
+  end
+
   # @return [ActiveRecord::Relation<Page>] that were there already and have what came in their drafts
   def renewed
     Page.kept.where(id: files.where(left_out: false).where.not(known_page_id: nil).select(:known_page_id))
