@@ -1,6 +1,7 @@
 require "digest"
 require "zuhause/merging/side"
 require "zuhause/merging/order"
+require "zuhause/merging/holding"
 require "zuhause/merging/words"
 require "zuhause/merging/reshaping"
 require "zuhause/merging/tree"

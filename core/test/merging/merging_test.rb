@@ -33,6 +33,33 @@ class MergingTest < Minitest::Test
     assert_equal [ { "type" => "kept", "attrs" => { "by" => "otherwrit1" } } ], kept["content"].first["marks"]
   end
 
+  def test_what_holds_the_other_side_already_stays_as_it_is
+    text = lambda do |was, one, other|
+      was, one, other = [ was, one, other ].map { |words| Document.accept(base.merge("content" => [ with(base["content"].last, words) ]), random: Random.new(7)).doc }
+      merged = Merging.merge(side(was, 1, nil), side(one, 2, "onewrites1"), side(other, 3, "otherwrit1")).document
+      assert_equal merged, Merging.merge(side(was, 1, nil), side(other, 3, "otherwrit1"), side(merged, 4, nil)).document
+      Document::Text.of(merged)
+    end
+    assert_equal "#[a- grit rope]- x{", text.call("#[a- x{™]- x{", "#[a-rope]- x{", "#[a- x{™ grit ]- x{")
+    assert_equal "and not this and not that", text.call("and this and that", "and not this and that", "and this and not that")
+  end
+
+  # The second has all that the first put in another order in just that order.
+  def test_an_order_that_holds_the_other_already_stays
+    order = ->(was, *lists, later) { Merging::Order.new(lists.flatten.to_set, was, lists, later: later).merged }
+    assert_equal [ 4, 3, 2, 1 ], order.call([ 1, 2, 3 ], [ 1, 3, 2 ], [ 4, 3, 2, 1 ], 1)
+    assert_equal [ 4, 3, 2, 1 ], order.call([ 1, 2, 3 ], [ 4, 3, 2, 1 ], [ 1, 3, 2 ], 1)
+    assert_equal [ 2, 1, 4, 3 ], order.call([ 1, 2, 3, 4 ], [ 2, 1, 3, 4 ], [ 1, 2, 4, 3 ], 1)
+  end
+
+  def test_a_split_that_both_have_is_where_the_words_of_either_tell
+    last = ->(doc) { doc["content"].last }
+    split = edited { |doc| [ *doc["content"][0...-1], with(last.(doc), "The end"), with(last.(doc), " is here.", "newhalf1") ] }
+    written = edited { |doc| [ *doc["content"][0...-1], with(last.(doc), "The end lamp"), with(last.(doc), " here.", "newhalf1") ] }
+    assert_equal [ "The end lamp", " here." ], join(split, written).document["content"].last(2).map { |node| Document::Text.of(node) }
+    assert_settled split, written
+  end
+
   def test_rows_and_columns_meet
     merged = merge(BASE.sub("| c | d |", "| c | d |\n| e | f |"), BASE.sub("| a | b |", "| a | x | b |").sub("| - | - |", "| - | - | - |").sub("| c | d |", "| c | y | d |"))
     table = merged.document["content"].find { |node| node["type"] == "table" }

@@ -170,8 +170,12 @@ module Zuhause
         return document if lost.empty?
 
         keys = there.values.to_set { |node| JSON.generate(Document::Ids.strip(node)) }
-        blocks = lost.sort.filter_map { |id| build(id) }.reject { |node| keys.include?(JSON.generate(Document::Ids.strip(node))) }
+        blocks = lost.sort.filter_map { |id| build(id) }.reject { |node| empty?(node) || keys.include?(JSON.generate(Document::Ids.strip(node))) }
         Fitting.of(document.merge("content" => document["content"] + blocks))
+      end
+
+      def empty?(node)
+        textblock?(node) && !node.key?("content")
       end
 
       # @return [Enumerator<String>] what it is to stand in, and what that is to stand in

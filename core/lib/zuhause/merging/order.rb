@@ -4,6 +4,9 @@ module Zuhause
     # order; what a side put in or moved follows what it stands behind there; where both did in one place, the first side's
     # comes first, and what is equal stands once.
     class Order
+      MOST = 200 # of which each two are looked at
+      private_constant :MOST
+
       # @param present [Set] what is to stand there
       # @param base [Array] the order in the text that both come from
       # @param lists [Array(Array, Array)] the orders of both sides
@@ -19,6 +22,7 @@ module Zuhause
 
       # @return [Array]
       def merged
+        [ @later, 1 - @later ].each { |side| return @lists[side] if holds?(side) }
         gaps = @lists.each_index.map { |side| gaps(side) }
         out = [ nil, *fixed ].flat_map do |anchor|
           [ *anchor, *runs(*gaps.map { |by_anchor| by_anchor.fetch(anchor, []) }) ]
@@ -27,6 +31,16 @@ module Zuhause
       end
 
       private
+
+      # Whether one side has all that is to stand there, and wherever the other changed which of two comes first, it is so there too: as
+      # in what was joined with it before.
+      def holds?(side)
+        whole, part = @lists[side], @lists[1 - side]
+        return false unless whole.size == @present.size && whole.uniq.size == whole.size && part.size <= MOST
+
+        at, was = [ whole, @base ].map { |list| list.each_with_index.to_h }
+        part.combination(2).all? { |one, other| at[one] < at[other] || (was.key?(one) && was.key?(other) && was[one] < was[other]) }
+      end
 
       # What stands in all three and was moved by neither.
       def fixed

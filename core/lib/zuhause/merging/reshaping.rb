@@ -15,10 +15,16 @@ module Zuhause
       # @return [Array<Hash>] the base and both sides, reshaped alike
       def of(base, *sides)
         sides.each_index do |i|
-          splits(base, sides[i], sides[1 - i]).each { |split| base, sides[1 - i] = [ base, sides[1 - i] ].map { |doc| divided(doc, split) } }
+          agreed(splits(base, sides[i], sides[1 - i]), splits(base, sides[1 - i], sides[i])).each { |split| base, sides[1 - i] = [ base, sides[1 - i] ].map { |doc| divided(doc, split) } }
           joinings(base, sides[i], sides[1 - i]).each { |joining| base, sides[1 - i] = [ base, sides[1 - i] ].map { |doc| united(doc, joining) } }
         end
         [ base, *sides ]
+      end
+
+      # Where both have split a block into the same two, and one of them has lost what stood there, the other's words tell where.
+      def agreed(splits, others)
+        places = others.to_h { |split| [ [ split.id, split.new_id, split.old ], split.place ] }
+        splits.each { |split| split.place = [ split.place, places[[ split.id, split.new_id, split.old ]] ].compact.min }
       end
 
       # Blocks that follow one that ends earlier now, and hold most of what that ended with, or of what it ends with on the other side
@@ -79,7 +85,7 @@ module Zuhause
       def halves(node, split)
         tokens, was = pieces(node), pieces(split.old)
         place = split.place
-        known = Changes::Sequence.common(was.map { |token| sign(token) }, tokens.map { |token| sign(token) }, Changes::Budget.new).to_h
+        known = Changes::Sequence.common(was.map { |token| Words.sign(token) }, tokens.map { |token| Words.sign(token) }, Changes::Budget.new).to_h
         at = (place...was.size).filter_map { |i| known[i] }.first || (place - 1).downto(0).filter_map { |i| known[i] }.first&.succ || tokens.size
         [ tokens.first(at), tokens.drop(at) ].map { |some| Changes::Inline.glue(some) }
       end
@@ -121,13 +127,9 @@ module Zuhause
       end
 
       def signs(node)
-        pieces(node).map { |token| sign(token) }
+        pieces(node).map { |token| Words.sign(token) }
       end
-
-      def sign(token)
-        token["text"] || token.values_at("type", "attrs", "content")
-      end
-      private_class_method :splits, :split, :joinings, :past, :mostly?, :common, :divided, :halves, :united, :with, :texts, :pairs, :textblock?, :pieces, :signs, :sign
+      private_class_method :agreed, :splits, :split, :joinings, :past, :mostly?, :common, :divided, :halves, :united, :with, :texts, :pairs, :textblock?, :pieces, :signs
     end
   end
 end

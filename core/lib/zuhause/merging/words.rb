@@ -10,7 +10,7 @@ module Zuhause
 
       Token = Struct.new(:node, :places) do
         def sign
-          node["text"] || node.values_at("type", "attrs", "content")
+          Words.sign(node)
         end
 
         def word?
@@ -37,7 +37,8 @@ module Zuhause
         base, one, other = [ base, one, other ].map { |nodes| Changes::Shared.head(nodes, head).fetch(1) }
         tail = shared(:tail, base, one, other)
         base, one, other = [ base, one, other ].map { |nodes| Changes::Shared.tail(nodes, tail).fetch(1) }
-        Changes::Inline.glue(head + new(base, [ one, other ], by: by, later: later, budget: budget).merged + tail)
+        merged = Holding.of(base, one, other, later, budget) || new(base, [ one, other ], by: by, later: later, budget: budget).merged
+        Changes::Inline.glue(head + merged + tail)
       end
 
       # What all three begin or end with, but for its last word, which what changed may be joined to.
@@ -58,6 +59,12 @@ module Zuhause
       # @return [Array<Hash>] the same, word by word
       def self.pieces(nodes, grain = Changes::Budget.new.grain([ nodes ], PIECE))
         nodes.flat_map { |node| node["text"] ? node["text"].scan(grain).map { |text| node.merge("text" => text) } : [ node ] }
+      end
+
+      # @param node [Hash] inline
+      # @return [Object] equal for what says the same
+      def self.sign(node)
+        node["text"] || node.values_at("type", "attrs", "content")
       end
 
       def initialize(base, sides, by:, later:, budget:)
