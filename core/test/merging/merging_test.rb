@@ -44,6 +44,13 @@ class MergingTest < Minitest::Test
     assert_equal "and not this and not that", text.call("and this and that", "and not this and that", "and this and not that")
   end
 
+  def test_spaces_and_lines_that_one_put_into_code_stay_with_the_other_s_words
+    [ [ "a\n  b\nc", "a\nb\nc d", "a\n  b\nc d" ], [ "a\n\nb\nc", "a\nb\nc d", "a\n\nb\nc d" ], [ "  a\nb\nc", "a\nb\nc d", "  a\nb\nc d" ] ].each do |one, other, expected|
+      was, one, other = [ "a\nb\nc", one, other ].map { |text| Document.accept(base.merge("content" => [ { "type" => "code_block", "attrs" => { "id" => "codecode" }, "content" => [ { "type" => "text", "text" => text } ] } ]), random: Random.new(7)).doc }
+      assert_equal expected, Document::Text.of(Merging.merge(side(was, 1, nil), side(one, 2, "onewrites1"), side(other, 3, "otherwrit1")).document)
+    end
+  end
+
   # The second has all that the first put in another order in just that order.
   def test_an_order_that_holds_the_other_already_stays
     order = ->(was, *lists, later) { Merging::Order.new(lists.flatten.to_set, was, lists, later: later).merged }

@@ -4,8 +4,8 @@ module Zuhause
     # what it took away does not. So it is with what has been joined before. Where words stand several times, the base does not tell
     # that, and what both put in would come twice.
     module Holding
-      SPACED = :spaced # followed by a space
-      private_constant :SPACED
+      AFTER = :after # the spaces that follow
+      private_constant :AFTER
 
       module_function
 
@@ -21,9 +21,10 @@ module Zuhause
         nil
       end
 
-      # @return [Array<Hash>] words and signs, but for spaces: of several beside each other it cannot be told which one was put in
+      # @return [Array<Hash>] words and signs, each with the spaces that follow it, after one for where they begin: of several spaces
+      #   beside each other it cannot be told which one was put in
       def words(nodes)
-        Words.pieces(nodes).chunk_while { |_before, node| space?(node) }.flat_map { |first, *spaces| space?(first) ? [] : [ spaces.any? ? first.merge(SPACED => true) : first ] }
+        [ { "text" => "" }, *Words.pieces(nodes) ].chunk_while { |_before, node| space?(node) }.map { |first, *spaces| first.merge(AFTER => spaces.sum("") { |node| node["text"] }) }
       end
       private_class_method :words
 
@@ -33,15 +34,20 @@ module Zuhause
         return false unless likely?(was, there, here)
 
         both = Changes::Sequence.common(here, there, budget)
-        old = [ here, there ].map { |signs| Changes::Sequence.common(was, signs, budget).to_set(&:last) }
-        (here.each_index.to_a - both.map(&:first)).all? { |i| old[0].include?(i) } && (there.each_index.to_a - both.map(&:last)).none? { |i| old[1].include?(i) } &&
-          both.all? { |i, j| marks(part[i]) == marks(whole[j]) } && apart?(both, part, whole)
+        old = [ here, there ].map { |signs| Changes::Sequence.common(was, signs, budget).to_h.invert }
+        (here.each_index.to_a - both.map(&:first)).all? { |i| old[0].key?(i) } && (there.each_index.to_a - both.map(&:last)).none? { |i| old[1].key?(i) } &&
+          both.all? { |i, j| marks(part[i]) == marks(whole[j]) } && apart?(base, whole, part, both.to_h, old[0])
       end
       private_class_method :holds?
 
-      # Whether spaces stand where the part has them between two that stand beside each other in either.
-      def apart?(both, part, whole)
-        both.each_cons(2).all? { |(i, j), following| following != [ i + 1, j + 1 ] || !part[i].key?(SPACED) || whole[j].key?(SPACED) }
+      # Whether what the part did to spaces alone is in the whole: those before what it put in belong to that.
+      #
+      # @param held [Hash{Integer=>Integer}] places in the whole by those in the part
+      # @param old [Hash{Integer=>Integer}] places in the base by those in the part
+      def apart?(base, whole, part, held, old)
+        part.each_index.all? do |i|
+          (i + 1 < part.size && !old.key?(i + 1)) || [ [ whole, held[i] ], [ base, old[i] ] ].any? { |nodes, at| at && nodes[at][AFTER] == part[i][AFTER] }
+        end
       end
       private_class_method :apart?
 
